@@ -1,0 +1,138 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    # Displacement elements on whole blocks: stiffness, body force, strain and stress.
+    class Continuum
+      CHUNK = 500 # elements at a time, to keep the work in the cache
+
+      FORMULATIONS = { "solid" => Solid, "plane stress" => PlaneStress, "plane strain" => PlaneStrain,
+                       "axisymmetric" => Axisymmetric }.freeze
+
+      # @param kind [Kind]
+      # @param coordinates [Numo::DFloat] [e, n, 3]
+      # @param make [String] a key of FORMULATIONS
+      # @param thickness [Float] m, of plane blocks
+      def initialize(kind, coordinates, make, thickness: 1.0)
+        @kind = kind
+        @form = FORMULATIONS.fetch(make)
+        @thickness = thickness
+        @coordinates = coordinates[true, true, 0...@form.dimension]
+      end
+
+      def elements = @coordinates.shape[0]
+      def unknowns = @kind.nodes * @form.dimension
+
+      # @return [Numo::DFloat] [e, n d, n d], symmetric
+      def stiffness(young, poisson)
+        d = @form.elasticity(young, poisson)
+        result = Numo::DFloat.zeros(elements, unknowns, unknowns)
+        in_chunks do |range|
+          mapping = mapping(range, @kind.stiffness_rule)
+          b = strain_operator(mapping)
+          result[range, true, true] = Numo::Linalg.matmul(b.transpose(0, 2, 1), weighted(b, d, volumes(mapping, @kind.stiffness_rule)))
+        end
+        result
+      end
+
+      # Nodal forces of a force per volume.
+      # @param force [Numo::DFloat] [dimension] N/m³
+      # @return [Numo::DFloat] [e, n, d]
+      def body_force(force)
+        shares = node_volumes
+        result = Numo::DFloat.zeros(*shares.shape, @form.dimension)
+        @form.dimension.times { |k| result[true, true, k] = shares * force[k] }
+        result
+      end
+
+      # @return [Numo::DFloat] [e, n] the integral of each shape function, m³
+      def node_volumes
+        shares = Numo::DFloat.zeros(elements, @kind.nodes)
+        in_chunks do |range|
+          mapping = mapping(range, @kind.stiffness_rule)
+          shares[range, true] = volumes(mapping, @kind.stiffness_rule).dot(mapping.values)
+        end
+        shares
+      end
+
+      # @return [Numo::DFloat] [e] m³
+      def volumes_of_elements = node_volumes.sum(1)
+
+      # @return [Float] least determinant over the stiffness points and the corners
+      def least_determinant
+        least = Float::INFINITY
+        in_chunks { |range| least = [least, mapping(range, @kind.stiffness_rule).determinants.min].min }
+        least
+      end
+
+      # Strains at the points of a rule.
+      # @param displacements [Numo::DFloat] [e, n, d]
+      # @return [Numo::DFloat] [e, g, strain components]
+      def strain(displacements, rule = @kind.stress_rule)
+        rows = @form.terms.size
+        result = Numo::DFloat.zeros(elements, rule.size, rows)
+        in_chunks do |range|
+          b = strain_operator(mapping(range, rule))
+          u = displacements[range, true, true].reshape(range.size, unknowns, 1)
+          result[range, true, true] = Numo::Linalg.matmul(b, u).reshape(range.size, rule.size, rows)
+        end
+        result
+      end
+
+      # @return [Numo::DFloat] [e, g, 6]
+      def stress(displacements, young, poisson, rule = @kind.stress_rule)
+        strain = strain(displacements, rule)
+        d = @form.elasticity(young, poisson)
+        flat = strain.reshape(elements * rule.size, d.shape[0]).dot(d)
+        @form.full_stress(flat.reshape(elements, rule.size, d.shape[0]), young, poisson)
+      end
+
+      # Stress at the nodes, extrapolated from the stress points.
+      # @return [Numo::DFloat] [e, n, 6]
+      def nodal_stress(displacements, young, poisson)
+        at_points = stress(displacements, young, poisson)
+        points = at_points.shape[1]
+        flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
+        @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup
+      end
+
+      private
+
+      def in_chunks
+        (0...elements).step(CHUNK) { |first| yield first...[first + CHUNK, elements].min }
+      end
+
+      def mapping(range, rule) = Mapping.new(@kind, @coordinates[range, true, true], rule.points)
+
+      # @return [Numo::DFloat] [e, g] volume that goes with each point
+      def volumes(mapping, rule)
+        mapping.determinants * rule.weights.reshape(1, rule.size) * @form.measure(mapping, @thickness)
+      end
+
+      # @return [Numo::DFloat] [e, g rows, n d]
+      def strain_operator(mapping)
+        e, g, _, n = mapping.slopes.shape
+        rows = @form.terms.size
+        d = @form.dimension
+        b = Numo::DFloat.zeros(e, g, rows, n, d)
+        @form.terms.each_with_index do |terms, row|
+          terms.each { |component, derivative| b[true, true, row, true, component] = mapping.slopes[true, true, derivative, true] }
+        end
+        if @form.hoop?
+          radius = mapping.positions[true, true, 0].reshape(e, g, 1)
+          b[true, true, 2, true, 0] = mapping.values.reshape(1, g, n) / radius
+        end
+        b.reshape(e, g * rows, n * d)
+      end
+
+      # D B at every point, times its volume.
+      def weighted(operator, elasticity, volumes)
+        e, rows, columns = operator.shape
+        size = elasticity.shape[0]
+        points = rows / size
+        db = Numo::Linalg.matmul(elasticity, operator.reshape(e * points, size, columns))
+        (db * volumes.reshape(e * points, 1, 1)).reshape(e, rows, columns)
+      end
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # Meshes an outline with quadrilaterals: mapped where it has four sides,
+    # otherwise from a Delaunay triangulation at twice the size, paired and halved.
+    class PlaneMesher
+      ROUNDS = 25
+
+      # Straight-sided quadrilaterals and the pieces of the sides they end on.
+      Result = Struct.new(:points, :quads, :border, :segments)
+
+      # @param outline [Shape::Outline]
+      # @param size [Float] length wanted of an element's side, m
+      # @return [Result]
+      # @raise [SolveFailed] when the sides cannot be recovered
+      def self.call(outline, size)
+        Mapped.call(outline, size) || new(outline, size).call
+      end
+
+      def initialize(outline, size)
+        @outline = outline
+        @sizing = PlaneSizing.new(outline, size * 2)
+      end
+
+      def call
+        @places = PlanePoints.new(@outline, @sizing)
+        quads, rest = QuadMerge.pair(@places.points, triangles)
+        points, quads, border = QuadMerge.halve(@places.points, quads, rest, @places.border, @outline.segments)
+        QuadSmoothing.new(points, quads, border.from).call
+        worst = Quality.quad_jacobian(points, quads).min
+        raise SolveFailed, "the outline “#{@outline.name}” could not be meshed without folded elements; choose another size" if worst <= 0.02
+
+        Result.new(points, quads, border, @outline.segments)
+      end
+
+      private
+
+      # Triangles that keep every border piece: inner points too near to a piece go
+      # first, then the piece is halved.
+      def triangles
+        ROUNDS.times do
+          tri = Delaunay.triangles(@places.points)
+          missing = missing_pieces(tri)
+          return within(tri) if missing.empty?
+
+          @places.split(missing) if @places.clear(missing).zero?
+        end
+        raise SolveFailed, "the sides of the outline “#{@outline.name}” could not be meshed; choose a smaller size"
+      end
+
+      def missing_pieces(tri)
+        sides = Pairs.new([[tri, [[0, 1], [1, 2], [2, 0]]]])
+        sides.include?(@places.border.from, @places.border.to).eq(0).where
+      end
+
+      def within(tri)
+        points = @places.points
+        border = @places.border
+        middle = Algebra::Gather.rows(points, tri).mean(1)
+        kept = tri[Shape::Polygon.inside(middle, points[border.from, true], points[border.to, true]).where, true]
+        Ears.open(points, kept, border)
+      end
+    end
+  end
+end

@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # The length wanted of a side at any place of an outline: the given one, less
+    # on curves and across thin places, growing gently away from there.
+    class PlaneSizing
+      TURN = Math::PI / 6  # most that one side may turn on an arc
+      GROWTH = 0.5         # of the size, per distance
+      FLOOR = 1.0 / 40     # of the given size: nothing finer by itself
+      MOST_SAMPLES = 3000
+
+      attr_reader :size
+
+      # @param outline [Shape::Outline]
+      # @param size [Float] m
+      def initialize(outline, size)
+        @size = size
+        sample(outline)
+        @limits = Numo::DFloat.minimum(curve_limits, thickness_limits).clip(size * FLOOR, size)
+        keep = (@limits < size * 0.999).where
+        @points = @points[keep, true]
+        @limits = @limits[keep]
+      end
+
+      # @param points [Numo::DFloat] [n, 2]
+      # @return [Numo::DFloat] [n]
+      def at(points)
+        result = Numo::DFloat.zeros(points.shape[0]).fill(size)
+        return result if @limits.size.zero? || result.size.zero?
+
+        step = [1_000_000 / @limits.size, 1].max
+        (0...result.size).step(step) do |start|
+          range = start...[start + step, result.size].min
+          result[range] = ((distances(points[range, true], @points) * GROWTH) + @limits).min(1)
+        end
+        result.clip(size * FLOOR, size)
+      end
+
+      private
+
+      def sample(outline)
+        step = [size / 3, outline.segments.sum(&:length) / MOST_SAMPLES].max
+        parts = outline.segments.map do |segment|
+          n = [(segment.length / step).ceil, segment.radius.infinite? ? 2 : 8].max
+          params = (Numo::DFloat.new(n).seq + 0.5) / n
+          ahead = segment.points((params + 1e-4).clip(0, 1)) - segment.points((params - 1e-4).clip(0, 1))
+          tangent = ahead / Numo::NMath.sqrt((ahead**2).sum(1)).reshape(n, 1)
+          [segment.points(params), tangent, Numo::DFloat.zeros(n).fill(segment.radius.infinite? ? size : segment.radius * TURN)]
+        end
+        @points, tangents = [0, 1].map { |k| Numo::DFloat.vstack(parts.map { |p| p[k] }) }
+        @curve = Numo::DFloat.hstack(parts.map { |p| p[2] })
+        @inward = Numo::DFloat.zeros(tangents.shape)
+        @inward[true, 0] = -tangents[true, 1]
+        @inward[true, 1] = tangents[true, 0]
+      end
+
+      def curve_limits = @curve
+
+      # Two stretches of outline that face each other across material: the size is
+      # at most the distance, so that two elements fit after halving.
+      def thickness_limits
+        limits = Numo::DFloat.zeros(@points.shape[0]).fill(size)
+        n = limits.size
+        step = [500_000 / n, 1].max
+        (0...n).step(step) do |start|
+          range = start...[start + step, n].min
+          away = distances(@points[range, true], @points)
+          along = [0, 1].map { |k| @points[true, k].reshape(1, n) - @points[range, k].reshape(range.size, 1) }
+          ahead = along.each_with_index.sum { |d, k| d * @inward[range, k].reshape(range.size, 1) }
+          opposed = [0, 1].sum { |k| @inward[range, k].reshape(range.size, 1) * @inward[true, k].reshape(1, n) }
+          facing = (opposed < -0.7) & (ahead > away * 0.7) & (away < size)
+          away[(~facing).where] = size
+          limits[range] = away.min(1)
+        end
+        limits
+      end
+
+      def distances(a, b)
+        x = a[true, 0].reshape(a.shape[0], 1) - b[true, 0].reshape(1, b.shape[0])
+        y = a[true, 1].reshape(a.shape[0], 1) - b[true, 1].reshape(1, b.shape[0])
+        Numo::NMath.sqrt((x * x) + (y * y))
+      end
+    end
+  end
+end

@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # Moves inner nodes towards the mean of their neighbours, but never where an
+    # element gets worse than it may be.
+    class QuadSmoothing
+      GOOD = 0.6
+
+      # @param points [Numo::DFloat] [n, 2], changed in place
+      # @param quads [Numo::Int32] [q, 4]
+      # @param fixed [Numo::Int32] nodes that stay
+      def initialize(points, quads, fixed)
+        @points = points
+        @quads = quads
+        free = Numo::Int8.zeros(points.shape[0]).fill(1)
+        free[fixed] = 0
+        @free = free.ne(0).where
+        index_neighbours
+      end
+
+      def call(rounds: 12)
+        return @points if @free.empty?
+
+        rounds.times { move_to(mean_of_neighbours) }
+        rounds.times { break unless search }
+        @points
+      end
+
+      private
+
+      def index_neighbours
+        n = @points.shape[0]
+        sides = Pairs.new([[@quads, [[0, 1], [1, 2], [2, 3], [3, 0]]]])
+        @from = sides.low.concatenate(sides.high)
+        @to = sides.high.concatenate(sides.low)
+        @degree = @from.bincount(minlength: n)[@free]
+        @around = Incidence.padded(@quads, n)[@free, true]
+      end
+
+      def mean_of_neighbours
+        n = @points.shape[0]
+        target = Numo::DFloat.zeros(@free.size, 2)
+        2.times { |k| target[true, k] = @from.bincount(@points[@to, k], minlength: n)[@free] / @degree }
+        target
+      end
+
+      def worst_around
+        quality = Quality.quad_jacobian(@points, @quads).concatenate(Numo::DFloat[9.0])
+        quality[@around].min(1)
+      end
+
+      # All at once, then back where it made things worse, until it nowhere does.
+      def move_to(target)
+        before = worst_around
+        old = @points[@free, true]
+        moved = target
+        6.times do
+          @points[@free, true] = moved
+          after = worst_around
+          bad = ((after < before) & (after < GOOD)).where
+          return if bad.empty?
+
+          moved[bad, true] = old[bad, true]
+        end
+        @points[@free, true] = old
+      end
+
+      # Pattern search for the nodes of poor elements, eight directions at a time.
+      def search
+        before = worst_around
+        poor = before.lt(GOOD * 0.75).where
+        return false if poor.empty?
+
+        target = @points[@free, true]
+        best = before.dup
+        start = target.dup
+        step = local_size[poor]
+        8.times do |k|
+          trial = start.dup
+          trial[poor, 0] += step * 0.12 * Math.cos(k * Math::PI / 4)
+          trial[poor, 1] += step * 0.12 * Math.sin(k * Math::PI / 4)
+          @points[@free, true] = trial
+          found = worst_around
+          better = poor[(found[poor] > best[poor]).where]
+          target[better, true] = trial[better, true]
+          best[better] = found[better]
+        end
+        @points[@free, true] = start
+        move_to(target)
+        (worst_around[poor] > before[poor] + 1e-3).count.positive?
+      end
+
+      def local_size
+        n = @points.shape[0]
+        length = Numo::NMath.sqrt(((@points[@from, true] - @points[@to, true])**2).sum(1))
+        @from.bincount(length, minlength: n)[@free] / @degree
+      end
+    end
+  end
+end

@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+require "json_schemer"
+
+module Lattice
+  module Model
+    # The published JSON Schema, and faults in an engineer's words made from what it refuses.
+    module Schema
+      FILE = File.expand_path("../../../../schema/model.schema.json", __dir__)
+      DOCUMENT = JSON.parse(File.read(FILE)).freeze
+      KINDS = DOCUMENT.dig("$defs", "statement", "oneOf").map { |ref| ref["$ref"][/statement_(\w+)\z/, 1] }.freeze
+      WITHOUT_STATEMENTS = %w[format version name units].freeze
+      MOST_FAULTS = 20
+
+      module_function
+
+      # @param hash [Object] a parsed document
+      # @return [Array<Fault>] what the schema refuses; empty when it holds
+      def faults(hash)
+        return [Fault.new(message: "the model is not a JSON object", cure: "Give one model document.")] unless hash.is_a?(Hash)
+
+        found = head.validate(hash).map { |error| fault(error, nil) }
+        statements = hash["statements"]
+        found.concat(statements.each_with_index.flat_map { |s, i| statement_faults(s, i) }.to_a) if statements.is_a?(Array)
+        found.first(MOST_FAULTS)
+      end
+
+      def statement_faults(statement, index)
+        return [Fault.new(statement: "statement #{index + 1}", message: "is not a JSON object")] unless statement.is_a?(Hash)
+
+        kind = statement["kind"]
+        unless KINDS.include?(kind)
+          return [Fault.new(statement: statement["id"] || "statement #{index + 1}", path: "kind",
+                            message: "“#{kind}” is not a kind of statement", cure: "Known kinds: #{KINDS.join(', ')}.")]
+        end
+        checker(kind).validate(statement).map { |error| fault(error, statement["id"] || "statement #{index + 1}") }
+      end
+
+      # The schema without the statements themselves, which are checked one by one
+      # so that each message is about its own kind.
+      def head
+        @head ||= JSONSchemer.schema(DOCUMENT.merge("properties" => DOCUMENT["properties"].merge(
+          "statements" => DOCUMENT.dig("properties", "statements").except("items")
+        )), formats: formats)
+      end
+
+      def checker(kind)
+        @checkers ||= {}
+        @checkers[kind] ||= JSONSchemer.schema(
+          { "$schema" => DOCUMENT["$schema"], "$ref" => "#/$defs/statement_#{kind}", "$defs" => DOCUMENT["$defs"] },
+          formats: formats
+        )
+      end
+
+      def formats
+        @formats ||= Quantity::Dimension::NAMED.keys.to_h do |kind|
+          [kind, ->(value, _schema) { !value.is_a?(String) || readable?(value, kind) }]
+        end
+      end
+
+      def readable?(value, kind)
+        Quantity.parse(value, kind) && true
+      rescue Quantity::Unreadable
+        false
+      end
+
+      def fault(error, statement)
+        path = error["data_pointer"].delete_prefix("/").tr("/", ".")
+        message, cure = describe(error)
+        Fault.new(statement: statement, path: path.empty? ? nil : path, message: message, cure: cure)
+      end
+
+      def describe(error)
+        data = error["data"]
+        schema = error["schema"]
+        case error["type"]
+        when "required"
+          ["#{error['details']['missing_keys'].map { |k| "“#{k}”" }.join(', ')} is missing", "Add it."]
+        when "format" then [unreadable(data, schema["format"]), "Type a value with its unit."]
+        when "schema" then ["is not a known field", "Remove it, or correct its spelling."]
+        when "enum" then ["“#{data}” is not one of #{schema['enum'].join(', ')}", "Choose one of them."]
+        when "const" then ["is #{data.inspect}, but #{schema['const'].inspect} is wanted", nil]
+        when "oneOf", "anyOf" then ["has none of the forms that are allowed here", schema["description"]]
+        when "minItems", "maxItems" then ["has #{data.size} entries, which is too #{error['type'] == 'minItems' ? 'few' : 'many'}", nil]
+        when "minLength" then ["is empty", "Type a value."]
+        when "pattern", "maxLength" then ["“#{data.to_s[0, 40]}” is not allowed here", "Use a short plain text."]
+        else ["#{data.inspect[0, 40]} is not a #{error['type']}", nil]
+        end
+      end
+
+      def unreadable(data, kind)
+        Quantity.parse(data, kind)
+      rescue Quantity::Unreadable => e
+        e.message
+      end
+    end
+  end
+end

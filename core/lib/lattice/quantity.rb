@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Lattice
+  # Numbers with units: read from text, held in SI, shown in display units.
+  module Quantity
+    EXAMPLES = {
+      "length" => "14 mm", "force" => "6.5 kN", "stress" => "355 MPa", "density" => "7850 kg/m3",
+      "acceleration" => "9.81 m/s2", "angle" => "30 deg", "ratio" => "1.5", "temperature" => "20 degC",
+      "expansion" => "12e-6 /K", "conductivity" => "50 W/(m K)", "moment" => "2 kN m", "mass" => "3 kg"
+    }.freeze
+
+    module_function
+
+    # @param text [String, Numeric] what was typed, such as "0.5*12 kN"
+    # @param kind [String] the kind of quantity wanted, such as "force"
+    # @return [Float] in SI units
+    # @raise [Unreadable] naming what is wrong and giving an example
+    def parse(text, kind)
+      wanted = Dimension.named(kind)
+      value = text.is_a?(Numeric) ? Value.new(text.to_f, Dimension::NONE) : Parser.parse(text.to_s)
+      return value.si.to_f if value.dimension == wanted
+
+      got = value.dimension.none? ? "a bare number" : "a #{value.dimension}"
+      raise Unreadable, "“#{text}” is #{got}, but a #{kind} is wanted#{example(kind)}"
+    rescue Unreadable => e
+      raise if e.message.start_with?("“#{text}”")
+
+      raise Unreadable, "“#{text}” cannot be read: #{e.message}#{example(kind)}"
+    end
+
+    def example(kind)
+      EXAMPLES[kind] ? " (for example #{EXAMPLES[kind]})" : ""
+    end
+  end
+end

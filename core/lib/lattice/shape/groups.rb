@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Shape
+    # Finds the places that a target names: a group by its rule and picks, or a body.
+    class Groups
+      TOLERANCE = 1e-6 # of the shape's size
+
+      def initialize(document, parts)
+        @document = document
+        @parts = parts
+      end
+
+      # @param target [String] the name of a group or of a body, or "everything"
+      # @return [Array<Place>] empty when nothing bears the name
+      def find(target)
+        return bodies if target == "everything"
+
+        group = @document.named("group", target)
+        return members(group) if group
+
+        bodies.select { |p| p.name == target }
+      end
+
+      # @return [Array<Place>] what the rule and the picks of a group find
+      def members(group)
+        of = group["of"].to_sym
+        ruled = group["rule"] ? @parts.places.select { |p| p.of == of && match?(p, group) } : []
+        (ruled + picked(group)).uniq(&:key)
+      end
+
+      # @return [Array<Array(String, String)>] picks that are no longer on the shape
+      def lost(group)
+        (group["pick"] || []).map { |p| [p["body"], p["name"]] }.reject { |key| @parts.place(*key) }
+      end
+
+      # @param statement [Model::Statement] one with a target
+      # @param kinds [Array<Symbol>] what may be targeted
+      # @return [Array<Place>]
+      # @raise [InvalidInput] for an unknown or empty target, or one of the wrong kind
+      def target!(statement, kinds)
+        name = statement["target"]
+        unless name == "everything" || @document.named("group", name) || @parts.body(name)
+          raise statement.fault("there is no group or body named “#{name}”", path: "target", cure: "Add that group, or choose another target.")
+        end
+
+        places = find(name)
+        empty!(statement, name) if places.empty?
+        wrong = places.find { |p| !kinds.include?(p.of) }
+        return places unless wrong
+
+        raise statement.fault("“#{name}” is made of #{wrong.of}, but #{kinds.join(' or ')} are wanted", path: "target", cure: "Choose another target.")
+      end
+
+      private
+
+      def bodies = @parts.places.select { |p| p.of == :bodies }
+
+      def empty!(statement, name)
+        group = @document.named("group", name)
+        raise (group || statement).fault("the group “#{name}” matches nothing on the shape", cure: "Change its rule, or pick its places again.")
+      end
+
+      def picked(group)
+        (group["pick"] || []).filter_map { |p| @parts.place(p["body"], p["name"]) }
+      end
+
+      def match?(place, group)
+        rule = group["rule"]
+        tolerance = @parts.size * TOLERANCE
+        if (plane = rule["plane"]) then place.on_plane?(plane["axis"], Quantity.parse(plane["at"], "length"), tolerance)
+        elsif (bores = rule["bores"]) then place.bore && (place.bore - Quantity.parse(bores["diameter"], "length")).abs <= tolerance
+        else true
+        end
+      end
+    end
+  end
+end
