@@ -2,6 +2,7 @@
 
 require "json"
 require "digest"
+require "ffi"
 require "zeitwerk"
 require "numo/narray"
 require "numo/linalg"

@@ -6,7 +6,7 @@ module Lattice
   Fault = Struct.new(:statement, :path, :message, :cure, keyword_init: true) do
     def to_s
       where = [statement, path].compact.join(", ")
-      [where.empty? ? nil : "#{where}: ", message, cure && " #{cure}"].compact.join
+      [where.empty? ? nil : "#{where}: ", message, ".", cure && " #{cure}"].compact.join
     end
 
     def as_json

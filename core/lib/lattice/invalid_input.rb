@@ -6,7 +6,7 @@ module Lattice
     attr_reader :faults
 
     def initialize(faults)
-      @faults = Array(faults)
+      @faults = faults.is_a?(Fault) ? [faults] : faults
       super(@faults.map(&:to_s).join("\n"))
     end
 

@@ -15,54 +15,66 @@ module Lattice
         @pieces, @nodes, = coordinates.shape
       end
 
-      # @return [Numo::DFloat] [k, m] share of the area that goes with each node, m²
+      # @return [Numo::DFloat] [k, m] share of the area (or length) that goes with each node
       def shares
         return Numo::DFloat.ones(@pieces, 1) if @nodes == 1
 
-        values, normals, weights = sampled
-        area = Numo::NMath.sqrt((normals**2).sum(2)) * weights
-        area.dot(values)
+        sizes = @nodes == 3 ? tangents : normals
+        (Numo::NMath.sqrt((sizes**2).sum(2)) * weights).dot(values)
       end
 
       # @return [Numo::DFloat] [k, m, 3] nodal forces of a unit pressure onto the surface
       def pressed
-        values, normals, weights = sampled
+        outward = @nodes == 3 ? right_of(tangents) : normals
         result = Numo::DFloat.zeros(@pieces, @nodes, 3)
-        3.times { |c| result[true, true, c] = (normals[true, true, c] * weights).dot(values) * -1 }
+        3.times { |c| result[true, true, c] = (outward[true, true, c] * weights).dot(values) * -1 }
         result
       end
 
       private
 
-      # values [g, m], outward normals [k, g, 3] whose length is the area, weights [k, g]
-      def sampled
-        @nodes == 3 ? sampled_line : sampled_face
-      end
+      def rule = @nodes == 3 ? LINE : kind.stiffness_rule
+      def kind = Kind[@nodes == 8 ? :quad8 : :tri6]
 
-      def sampled_line
+      # Shape functions at the points: [g, m]; for lines in the order from, to, middle.
+      def values
+        return kind.values(rule.points) unless @nodes == 3
+
         xi = LINE.points[true, 0]
-        values = Numo::DFloat.vstack([xi * (xi - 1) / 2, xi * (xi + 1) / 2, 1 - (xi**2)]).transpose.dup
-        slopes = Numo::DFloat.vstack([xi - 0.5, xi + 0.5, xi * -2]).transpose.dup
-        tangent = product(slopes)
-        normal = Numo::DFloat.zeros(tangent.shape)
-        normal[true, true, 0] = tangent[true, true, 1]
-        normal[true, true, 1] = -tangent[true, true, 0]
-        [values, normal, LINE.weights.reshape(1, LINE.size) * depth(values)]
+        Numo::DFloat.vstack([xi * (xi - 1) / 2, xi * (xi + 1) / 2, 1 - (xi**2)]).transpose.dup
       end
 
-      def sampled_face
-        kind = Kind[@nodes == 8 ? :quad8 : :tri6]
-        rule = kind.stiffness_rule
+      # [k, g] or [1, g]
+      def weights
+        plain = rule.weights.reshape(1, rule.size)
+        @measure == :ring ? product(values)[true, true, 0] * (2 * Math::PI) * plain : plain * @measure
+      end
+
+      # [k, g, 3] along a line, as long as the length it stands for
+      def tangents
+        xi = LINE.points[true, 0]
+        product(Numo::DFloat.vstack([xi - 0.5, xi + 0.5, xi * -2]).transpose.dup)
+      end
+
+      # The border of a plane body runs counter-clockwise: outward is to the right.
+      def right_of(tangent)
+        Numo::DFloat.zeros(tangent.shape).tap do |normal|
+          normal[true, true, 0] = tangent[true, true, 1]
+          normal[true, true, 1] = -tangent[true, true, 0]
+        end
+      end
+
+      # [k, g, 3] outward of a face, as long as the area it stands for
+      def normals
         gradients = kind.gradients(rule.points)
-        a = product(gradients[true, true, 0].dup)
-        b = product(gradients[true, true, 1].dup)
+        a, b = [0, 1].map { |k| product(gradients[true, true, k].dup) }
         normal = Numo::DFloat.zeros(a.shape)
         3.times do |c|
           i = (c + 1) % 3
           j = (c + 2) % 3
           normal[true, true, c] = (a[true, true, i] * b[true, true, j]) - (a[true, true, j] * b[true, true, i])
         end
-        [kind.values(rule.points), normal, rule.weights.reshape(1, rule.size) * depth(nil)]
+        normal
       end
 
       # @param table [Numo::DFloat] [g, m]
@@ -70,12 +82,6 @@ module Lattice
       def product(table)
         flat = @coordinates.transpose(1, 0, 2).reshape(@nodes, @pieces * 3)
         table.dot(flat).reshape(table.shape[0], @pieces, 3).transpose(1, 0, 2).dup
-      end
-
-      def depth(values)
-        return @measure unless @measure == :ring
-
-        product(values)[true, true, 0] * (2 * Math::PI)
       end
     end
   end

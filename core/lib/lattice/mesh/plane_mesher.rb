@@ -58,7 +58,7 @@ module Lattice
         points = @places.points
         border = @places.border
         middle = Algebra::Gather.rows(points, tri).mean(1)
-        kept = tri[Shape::Polygon.inside(middle, points[border.from, true], points[border.to, true]).where, true]
+        kept = tri[Shape::Polygon.inside(middle, points[border.from, true], points[border.to, true]).where, true].dup
         Ears.open(points, kept, border)
       end
     end

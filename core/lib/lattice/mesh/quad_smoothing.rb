@@ -53,9 +53,9 @@ module Lattice
       # All at once, then back where it made things worse, until it nowhere does.
       def move_to(target)
         before = worst_around
-        old = @points[@free, true]
-        moved = target
-        6.times do
+        old = @points[@free, true].dup
+        moved = target.dup
+        20.times do
           @points[@free, true] = moved
           after = worst_around
           bad = ((after < before) & (after < GOOD)).where
@@ -72,7 +72,7 @@ module Lattice
         poor = before.lt(GOOD * 0.75).where
         return false if poor.empty?
 
-        target = @points[@free, true]
+        target = @points[@free, true].dup
         best = before.dup
         start = target.dup
         step = local_size[poor]

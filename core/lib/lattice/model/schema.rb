@@ -33,7 +33,17 @@ module Lattice
           return [Fault.new(statement: statement["id"] || "statement #{index + 1}", path: "kind",
                             message: "“#{kind}” is not a kind of statement", cure: "Known kinds: #{KINDS.join(', ')}.")]
         end
-        checker(kind).validate(statement).map { |error| fault(error, statement["id"] || "statement #{index + 1}") }
+        likeliest(checker(kind).validate(statement).to_a).map { |error| fault(error, statement["id"] || "statement #{index + 1}") }
+      end
+
+      # Where a value may have one of several forms, only what is wrong with the form
+      # that it comes nearest to.
+      def likeliest(errors)
+        of_statement, of_forms = errors.partition { |e| e["schema_pointer"].start_with?("/$defs/statement_") }
+        of_statement + of_forms.group_by { |e| e["data_pointer"][%r{\A/[^/]+(/\d+)?}] }.values.flat_map do |same|
+          forms = same.group_by { |e| e["schema_pointer"][%r{\A/\$defs/\w+(/oneOf/\d+)?}] }
+          forms.values.max_by { |form| [form.map { |e| e["data_pointer"].count("/") }.max, -form.size] }
+        end
       end
 
       # The schema without the statements themselves, which are checked one by one

@@ -40,12 +40,30 @@ module Lattice
         [place(:bodies, name, "body", bounds, measure: volume), *(solid? ? solid_places : plane_places)]
       end
 
+      # Points spread over a place, enough to tell which rigid motions it resists.
+      # @param place [Place]
+      # @return [Numo::DFloat] [k, 3]
+      def sample(place)
+        levels = place.bounds.map { |corner| corner[2] }.uniq
+        plane = outline_points(place.name)
+        Numo::DFloat.vstack(levels.map { |z| plane.concatenate(Numo::DFloat.zeros(plane.shape[0], 1).fill(z), axis: 1) })
+      end
+
       def signature = [name, make, thickness, outline.signature]
 
       private
 
       def place(of, label, kind, box, **rest)
         Place.new(body: name, of: of, name: label, kind: kind, bounds: box, **rest)
+      end
+
+      def outline_points(place)
+        segment = outline.segments.find { |s| place == s.key || place.start_with?("#{s.key} at ") }
+        corner = outline.segments.find { |s| place.match?(/\A(start of|upright at) #{Regexp.escape(s.key)}( at (top|bottom))?\z/) }
+        return segment.points(Numo::DFloat.new(13).seq / 12) if segment
+        return Numo::DFloat[corner.from] if corner
+
+        outline.boundary.polyline[0]
       end
 
       def segment_box(segment, z0, z1)

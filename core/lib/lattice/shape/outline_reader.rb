@@ -140,7 +140,29 @@ module Lattice
       def check(outline)
         lines = outline.loops.map(&:polyline)
         check_crossings(outline, lines)
+        check_clearance(outline)
         check_nesting(outline, lines)
+      end
+
+      # Round holes may not graze another line: their polylines lie inside the true
+      # circle, so that the crossing test alone would miss it.
+      def check_clearance(outline)
+        edges = outline.loops.map { |loop| edges(loop.polyline(0.01)[0]) }
+        outline.loops.each_with_index do |loop, i|
+          circle = loop.circle
+          next unless circle && i.positive?
+
+          other = edges.each_index.find { |k| k != i && Polygon.distance_to(circle.centre, *edges[k]) < circle.radius * 1.0001 && outside?(circle, edges[k], k) }
+          next unless other
+
+          raise @statement.fault("#{loop.name} and #{outline.loops[other].name == 'side' ? 'the boundary' : outline.loops[other].name} cross or touch",
+                                 path: "holes.#{i - 1}", cure: "Move the hole, or make it smaller, so that the lines stay apart.")
+        end
+      end
+
+      # A hole within this circle is a matter of nesting, not of touching.
+      def outside?(circle, edge, index)
+        index.zero? || (0...edge[0].shape[0]).any? { |k| Polygon.distance(edge[0][k, true], circle.centre) > circle.radius }
       end
 
       def check_crossings(outline, lines)

@@ -94,6 +94,14 @@ module Lattice
         v.map { |c| c / size }
       end
 
+      # @return [Float] least distance of a point from the edges
+      def distance_to(point, from, to)
+        along = to - from
+        offset = Numo::DFloat[*point] - from
+        share = ((offset * along).sum(1) / (along**2).sum(1)).clip(0, 1)
+        Math.sqrt(((offset - (along * share.reshape(share.size, 1)))**2).sum(1).min)
+      end
+
       def distance(p, q) = Math.hypot(p[0] - q[0], p[1] - q[1])
     end
   end

@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Algebra
+    # Cholesky factor of a symmetric positive definite matrix; solves any number of
+    # right-hand sides. Call #free when done.
+    class Factor
+      # Raised when the matrix is not positive definite; +column+ is where it showed.
+      class NotPositive < SolveFailed
+        attr_reader :column
+
+        def initialize(column)
+          @column = column
+          super("the stiffness is not positive definite")
+        end
+      end
+
+      attr_reader :times
+
+      # @param matrix [SymmetricMatrix]
+      # @raise [NotPositive], [SolveFailed] when memory runs out
+      def initialize(matrix)
+        @size = matrix.size
+        @times = {}
+        @common = FFI::MemoryPointer.new(:char, Cholmod::COMMON_BYTES)
+        Cholmod.cholmod_l_start(@common)
+        Cholmod.silence(@common)
+        sparse = sparse(matrix)
+        timed(:analyse) { @factor = Cholmod.cholmod_l_analyze(sparse, @common) }
+        failed("the matrix could not be analysed") if @factor.null?
+        timed(:factor) { Cholmod.cholmod_l_factorize(sparse, @factor, @common) }
+        check
+      end
+
+      # @param right [Numo::DFloat] [n]
+      # @return [Numo::DFloat] [n]
+      def solve(right)
+        store = copy(right)
+        dense = Cholmod::Dense.new
+        { nrow: @size, ncol: 1, nzmax: @size, d: @size, x: store, z: nil, xtype: Cholmod::REAL, dtype: 0 }.each { |k, v| dense[k] = v }
+        found = timed(:solve) { Cholmod.cholmod_l_solve(Cholmod::SOLVE_A, @factor, dense, @common) }
+        failed("the equations could not be solved") if found.null?
+        result = Numo::DFloat.from_binary(Cholmod::Dense.new(found)[:x].read_bytes(@size * 8))
+        release(found) { |handle| Cholmod.cholmod_l_free_dense(handle, @common) }
+        result
+      end
+
+      def free
+        release(@factor) { |handle| Cholmod.cholmod_l_free_factor(handle, @common) }
+        Cholmod.cholmod_l_finish(@common)
+      end
+
+      private
+
+      def timed(phase)
+        start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        yield.tap { @times[phase] = (@times[phase] || 0.0) + Process.clock_gettime(Process::CLOCK_MONOTONIC) - start }
+      end
+
+      def copy(array)
+        FFI::MemoryPointer.new(:char, [array.size * 8, 8].max).tap { |store| store.put_bytes(0, array.to_binary) }
+      end
+
+      # The arrays must outlive the factorisation, so they are kept.
+      def sparse(matrix)
+        @kept = [Numo::Int64.cast(matrix.starts), Numo::Int64.cast(matrix.rows), matrix.values].map { |a| copy(a) }
+        struct = Cholmod::Sparse.new
+        { nrow: @size, ncol: @size, nzmax: matrix.entries, p: @kept[0], i: @kept[1], nz: nil, x: @kept[2], z: nil,
+          stype: -1, itype: Cholmod::LONG, xtype: Cholmod::REAL, dtype: 0, sorted: 1, packed: 1 }.each { |k, v| struct[k] = v }
+        struct
+      end
+
+      def check
+        @kept = nil
+        head = Cholmod::FactorHead.new(@factor)
+        return if head[:minor] == @size
+
+        column = head[:perm].null? ? 0 : head[:perm].get_int64(8 * head[:minor])
+        free
+        raise NotPositive, column
+      end
+
+      def failed(what)
+        raise SolveFailed, "#{what}; most likely memory ran out. Use a larger mesh size."
+      end
+
+      # CHOLMOD frees through a pointer to the pointer.
+      def release(pointer)
+        handle = FFI::MemoryPointer.new(:pointer)
+        handle.write_pointer(pointer)
+        yield handle
+      end
+    end
+  end
+end

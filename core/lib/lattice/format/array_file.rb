@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Format
+    # Named numeric arrays in one file: a line of JSON (name => type, shape, offset),
+    # then the numbers, little-endian, row by row.
+    module ArrayFile
+      TYPES = { "f8" => Numo::DFloat, "f4" => Numo::SFloat, "i4" => Numo::Int32 }.freeze
+
+      module_function
+
+      # @param path [String]
+      # @param arrays [Hash{String => Numo::NArray}]
+      # @param meta [Hash] anything JSON can hold
+      def write(path, arrays, meta = {})
+        offset = 0
+        heads = arrays.transform_values do |array|
+          { "type" => TYPES.key(array.class), "shape" => array.shape, "offset" => offset }.tap { offset += array.size * array.class::ELEMENT_BYTE_SIZE }
+        end
+        partial = "#{path}.part"
+        File.open(partial, "wb") do |file|
+          file.puts(JSON.generate("arrays" => heads, "meta" => meta))
+          arrays.each_value { |array| file.write(array.to_binary) }
+        end
+        File.rename(partial, path)
+      end
+
+      # @return [Array(Hash, Hash)] arrays by name, and the meta data
+      def read(path)
+        File.open(path, "rb") do |file|
+          head = JSON.parse(file.gets)
+          start = file.pos
+          arrays = head["arrays"].transform_values do |h|
+            type = TYPES.fetch(h["type"])
+            file.seek(start + h["offset"])
+            type.from_binary(file.read(h["shape"].reduce(1, :*) * type::ELEMENT_BYTE_SIZE) || "", h["shape"])
+          end
+          [arrays, head["meta"]]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    # Which rigid motions of a body its supports leave free, in words.
+    class RigidMotion
+      SMALL = 1e-6
+
+      # @param points [Array<Array(Numo::DFloat, Array<Integer>)>] held points [k, 3] with the held components
+      # @param centre [Array<Float>]
+      # @param size [Float] m
+      # @param make [String] of the body
+      def initialize(points, centre, size, make)
+        @centre = Numo::DFloat[*centre]
+        @size = size
+        @modes = { "solid" => [0, 1, 2, 3, 4, 5], "axisymmetric" => [1] }.fetch(make, [0, 1, 5])
+        @rows = points.flat_map { |at, components| components.map { |c| rows(at, c) } }
+      end
+
+      # @return [Array<String>] such as "slide along x", "turn about an axis along z"
+      def free
+        basis = null_space(held)
+        slides = (0..2).select { |k| @modes.include?(k) && null_space(held(k)).shape[1].positive? }
+        words = slides.map { |k| "slide along #{'xyz'[k]}" }
+        words.concat(skew_slide(slides))
+        words + turns(basis)
+      end
+
+      private
+
+      # Displacement component c of the six unit motions at each point: [k, 6].
+      def rows(points, component)
+        arm = (points - @centre) / @size
+        table = Numo::DFloat.zeros(points.shape[0], 6)
+        table[true, component] = 1.0
+        a = (component + 1) % 3
+        b = (component + 2) % 3
+        table[true, 3 + a] = arm[true, b]
+        table[true, 3 + b] = -arm[true, a]
+        table
+      end
+
+      def held(only = nil)
+        columns = only ? [only] : @modes
+        return Numo::DFloat.zeros(1, columns.size) if @rows.empty?
+
+        Numo::DFloat.vstack(@rows)[true, columns].dup
+      end
+
+      def null_space(table)
+        normal = table.transpose.dot(table) / table.shape[0]
+        values, vectors = Numo::Linalg.eigh(normal)
+        vectors[true, (values < SMALL).where].dup
+      end
+
+      # A slide along a direction that is no axis.
+      def skew_slide(slides)
+        along = @modes.select { |m| m < 3 }
+        table = @rows.empty? ? Numo::DFloat.zeros(1, along.size) : Numo::DFloat.vstack(@rows)[true, along].dup
+        extra = null_space(table).shape[1] - slides.size
+        Array.new([extra, 0].max, "slide along a skew direction")
+      end
+
+      # Turns left over once slides are set aside.
+      def turns(basis)
+        spin = @modes.each_index.select { |i| @modes[i] > 2 }
+        return [] if spin.empty? || basis.shape[1].zero?
+
+        part = basis[spin, true].dup
+        values, vectors = Numo::Linalg.eigh(part.dot(part.transpose))
+        free = (values > SMALL).where.to_a
+        return spin.map { |i| turn("xyz"[@modes[i] - 3]) } if free.size == 3
+
+        free.map do |column|
+          axis = vectors[true, column].abs.to_a
+          k = axis.index(axis.max)
+          axis[k] > 0.999 ? turn("xyz"[@modes[spin[k]] - 3]) : "turn about a skew axis"
+        end
+      end
+
+      def turn(axis) = "turn about an axis along #{axis}"
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Matter
+    # Which material each body has; a later statement stands over an earlier one.
+    class Assignment
+      attr_reader :faults
+
+      def initialize(document, parts, groups)
+        @by_body = {}
+        @faults = []
+        document.active("material").each do |statement|
+          material = Material.read(statement)
+          groups.target!(statement, %i[bodies]).each { |place| @by_body[place.body] = material }
+        rescue InvalidInput => e
+          @faults.concat(e.faults)
+        end
+        @missing = parts.bodies.reject { |b| @by_body.key?(b.name) }
+      end
+
+      # @return [Material]
+      def [](body) = @by_body.fetch(body)
+
+      # @return [Array<Fault>] bodies without material, and what is wrong with the statements
+      def all_faults
+        faults + @missing.map do |body|
+          Fault.new(message: "the body “#{body.name}” has no material", cure: "Add a material statement for it.")
+        end
+      end
+
+      def materials = @by_body.values.uniq
+      def to_h = @by_body
+    end
+  end
+end

@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Matter
+    # An isotropic material; values in SI, nil where unknown.
+    Material = Struct.new(:name, :young, :poisson, :density, :expansion, :conductivity, :yield, :ultimate, :source,
+                          keyword_init: true) do
+      const_set(:DIMENSIONS, { young: "stress", poisson: "ratio", density: "density", expansion: "expansion",
+                               conductivity: "conductivity", yield: "stress", ultimate: "stress" }.freeze)
+
+      # @param statement [Model::Statement] a material statement
+      # @return [Material]
+      # @raise [InvalidInput] for an unknown name, or values that no material has
+      def self.read(statement)
+        known = Library.find(statement["material"])
+        typed = statement["properties"] || {}
+        values = self::DIMENSIONS.to_h do |key, dimension|
+          text = typed[key.to_s] || (known && known[key.to_s])
+          [key, text && Quantity.parse(text, dimension)]
+        end
+        new(name: statement["material"], source: known && typed.empty? ? known["source"] : "typed in", **values).tap { |m| m.check(statement, known) }
+      end
+
+      def check(statement, known)
+        if young.nil? || poisson.nil?
+          missing = young.nil? ? "Young's modulus" : "Poisson's ratio"
+          hint = known ? nil : Library.closest(name)
+          raise statement.fault("“#{name}” is not in the library and has no #{missing}", path: "material",
+                                                                                         cure: "Choose a library material#{hint ? " (such as #{hint})" : ''}, or type its properties.")
+        end
+        raise statement.fault("Young's modulus is not above zero", path: "properties.young", cure: "Give a positive value.") unless young.positive?
+        return if poisson > -1 && poisson < 0.5
+
+        raise statement.fault("Poisson's ratio is #{poisson}, outside -1 to 0.5", path: "properties.poisson", cure: "Give a value below 0.5, such as 0.3.")
+      end
+    end
+  end
+end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    # A document made ready to compute: its bodies, groups, materials and mesh size,
+    # and the digests under which what is derived from them is kept.
+    class Problem
+      attr_reader :document, :parts, :groups, :materials
+
+      # @param document [Model::Document]
+      def initialize(document)
+        @document = document
+        @parts = Shape::Parts.new(document)
+        @groups = Shape::Groups.new(document, @parts)
+        @materials = Matter::Assignment.new(document, @parts, @groups)
+      end
+
+      def studies = document.active("study")
+      def mesh_statement = document.active("mesh").last
+      def size = mesh_statement&.quantity("size", "length")
+      def shape_digest = parts.digest
+      def mesh_digest = Model::Digest.of(["mesh", shape_digest, size])
+
+      # What a study's result depends on: places by name, values in SI.
+      def study_digest(study)
+        statements = document.active.select { |s| (Load::Loads::KINDS + %w[support displacement]).include?(s.kind) }
+        acts = statements.map { |s| [s.data.except("id", "target"), (s["target"] ? groups.find(s["target"]).map(&:key).sort : nil)] }
+        stuff = parts.bodies.map { |b| materials.to_h[b.name]&.to_a&.first(8)&.drop(1) }
+        Model::Digest.of(["study", study["type"], study.quantity("load_factor", "ratio") || 1.0, mesh_digest, acts, stuff])
+      end
+
+      # @return [Hash] what the findings of a study depend on besides its result
+      def findings_digest(study)
+        read = document.active.select { |s| %w[limit hand_check].include?(s.kind) && s["study"] == study.name }
+        targets = read.map { |s| s["target"] && groups.find(s["target"]).map(&:key).sort }
+        strengths = parts.bodies.map { |b| materials.to_h[b.name]&.to_a }
+        Model::Digest.of(["findings", study_digest(study), read.map(&:data), targets, strengths])
+      end
+
+      # @param name [String, nil] nil takes the first
+      # @return [Model::Statement]
+      # @raise [InvalidInput]
+      def study!(name = nil)
+        found = name ? studies.find { |s| s.name == name } : studies.first
+        return found if found
+
+        known = studies.map { |s| "“#{s.name}”" }
+        raise InvalidInput.at(name ? "there is no study named “#{name}”" : "there is no study",
+                              cure: known.empty? ? "Add a study statement." : "Known: #{known.join(', ')}.")
+      end
+
+      # @return [Mesh::Grid]
+      def mesh(monitor = Monitor.new)
+        Mesh::Estimate.check!(parts.bodies, size, mesh_statement)
+        monitor.phase("mesh", upto: 0.15) { Mesh::Builder.call(parts.bodies, size) }
+      end
+    end
+  end
+end

@@ -1,0 +1,185 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Verdict
+    # The second pair of eyes before a solve: what is missing or odd, in plain words.
+    class Readiness
+      DENSITIES = (1.0..25_000.0).freeze # kg/m³ of anything that parts are made of
+
+      # @param problem [Study::Problem]
+      def initialize(problem)
+        @problem = problem
+        @document = problem.document
+        @parts = problem.parts
+        @groups = problem.groups
+      end
+
+      # @return [Array<Notice>] what stops a solve first
+      def notices
+        @notices ||= begin
+          @found = []
+          check_shape
+          check_materials
+          unless @parts.bodies.empty?
+            check_groups
+            check_supports
+            check_loads
+            check_mesh
+            check_limits
+          end
+          check_studies
+          @found.uniq { |n| n.fault.to_s }.partition(&:stops?).flatten
+        end
+      end
+
+      def ready? = notices.none?(&:stops?)
+
+      # @raise [InvalidInput] with everything that stops a solve
+      def check!
+        raise InvalidInput, notices.select(&:stops?).map(&:fault) unless ready?
+      end
+
+      # What stops meshing alone.
+      def check_mesh!
+        notices
+        faults = @mesh_faults || [fault("there is no body to mesh", "Add an outline and a body.")]
+        raise InvalidInput, faults unless faults.empty?
+      end
+
+      private
+
+      def stop(fault) = @found << Notice.new(:stops, fault)
+      def odd(fault) = @found << Notice.new(:odd, fault)
+      def fault(message, cure) = Fault.new(message: message, cure: cure)
+
+      def collect(severity = :stops)
+        yield
+      rescue InvalidInput => e
+        e.faults.each { |f| @found << Notice.new(severity, f) }
+        nil
+      end
+
+      def check_shape
+        @parts.faults.each { |f| stop(f) }
+        stop(fault("there is no body", "Add an outline and make a body from it.")) if @parts.bodies.empty? && @parts.faults.empty?
+      end
+
+      def check_materials
+        @problem.materials.all_faults.each { |f| stop(f) }
+        @document.active("material").each do |statement|
+          material = collect { Matter::Material.read(statement) }
+          next unless material&.density && !DENSITIES.cover?(material.density)
+
+          odd(statement.fault_at("a density of #{shown(material.density, 'density')} looks like a slip of units",
+                                 path: "properties.density", cure: "Check its unit: steel is 7850 kg/m3."))
+        end
+      end
+
+      def check_groups
+        @document.active("group").each do |group|
+          lost = @groups.lost(group)
+          unless lost.empty?
+            odd(group.fault_at("#{lost.map { |_, name| "“#{name}”" }.join(', ')} is no longer on the shape", path: "pick", cure: "Pick the place again."))
+          end
+          odd(group.fault_at("it matches nothing on the shape", path: "rule", cure: "Change its rule, or pick its places.")) if @groups.members(group).empty?
+        end
+      end
+
+      def supports = @document.active.select { |s| %w[support displacement].include?(s.kind) }
+
+      def check_supports
+        held = supports.to_h { |s| [s, collect { @groups.target!(s, Load::Supports::TARGETS) } || []] }
+        @parts.bodies.each { |body| check_motions(body, held) }
+      end
+
+      def check_motions(body, held)
+        points = held.flat_map do |statement, places|
+          components = (statement["components"] || [statement["component"]]).map { |c| "xyz".index(c) }
+          places.select { |p| p.body == body.name }.map { |p| [body.sample(p), components] }
+        end
+        low, high = body.bounds
+        free = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, body.make).free
+        return if free.empty?
+
+        what = points.empty? ? "the body “#{body.name}” has no support" : "the supports of “#{body.name}” do not hold it"
+        stop(Fault.new(message: "#{what}: it is free to #{sentence(free)}",
+                       cure: points.empty? ? "Add a support on one of its places." : "Hold another component or place.",
+                       statement: points.empty? ? nil : held.keys.last.id))
+      end
+
+      # "slide along x and y, and turn about z"
+      def sentence(free)
+        [["slide along ", free.grep(/\Aslide along/)], ["turn about an axis along ", free.grep(/along \w\z/) - free.grep(/\Aslide/)],
+         ["", free.grep(/skew/)]].filter_map do |verb, same|
+          plain = verb.empty? ? same : same.grep_v(/skew/)
+          next if plain.empty?
+
+          words = plain.map { |w| w.delete_prefix(verb) }
+          verb + (words.size < 2 ? words[0] : "#{words[0..-2].join(', ')} and #{words[-1]}")
+        end.join(", and ")
+      end
+
+      def check_loads
+        loads = @document.active.select { |s| Load::Loads::KINDS.include?(s.kind) }
+        loads.each { |s| collect { check_load(s) } }
+        moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
+        odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) if loads.empty? && !moved
+      end
+
+      def check_load(statement)
+        case statement.kind
+        when "force" then @groups.target!(statement, %i[faces edges points])
+        when "pressure" then @groups.target!(statement, [@parts.dimension == 3 ? :faces : :edges])
+        end
+        statement.direction if statement["direction"]
+      end
+
+      def check_mesh
+        @mesh_faults = []
+        statement = @problem.mesh_statement
+        size = @problem.size
+        if statement.nil?
+          @mesh_faults << fault("there is no mesh size", "Add a mesh statement; #{shown(suggested, 'length')} would suit the shape.")
+        elsif size <= 0
+          @mesh_faults << statement.fault_at("the size is not above zero", path: "size", cure: "Give a length above zero.")
+        else
+          check_size(statement, size)
+        end
+        @mesh_faults.concat(@parts.faults)
+        @mesh_faults.each { |f| stop(f) }
+      end
+
+      def check_size(statement, size)
+        if size > @parts.size
+          @mesh_faults << statement.fault_at("a size of #{shown(size, 'length')} is larger than the part", path: "size",
+                                                                                                        cure: "Choose about #{shown(suggested, 'length')}.")
+        end
+        Mesh::Estimate.check!(@parts.bodies, size, statement)
+      rescue InvalidInput => e
+        @mesh_faults.concat(e.faults)
+      end
+
+      # A round number near a twentieth of the part.
+      def suggested
+        value = @parts.size / 20
+        step = 10.0**Math.log10(value).floor
+        (value / step).round * step
+      end
+
+      def check_studies
+        stop(fault("there is no study", "Add a static study.")) if @problem.studies.empty?
+      end
+
+      def check_limits
+        @document.active.select { |s| %w[limit hand_check].include?(s.kind) }.each do |statement|
+          collect do
+            @problem.study!(statement["study"])
+            statement.kind == "limit" ? Limit.new(statement, @problem).check! : HandCheck.new(statement, @problem).check!
+          end
+        end
+      end
+
+      def shown(value, kind) = Quantity::Display.format(value, kind, system: @document.units)
+    end
+  end
+end
