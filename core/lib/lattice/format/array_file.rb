@@ -13,16 +13,19 @@ module Lattice
       # @param arrays [Hash{String => Numo::NArray}]
       # @param meta [Hash] anything JSON can hold
       def write(path, arrays, meta = {})
+        partial = "#{path}.part"
+        File.open(partial, "wb") { |file| put(file, arrays, meta) }
+        File.rename(partial, path)
+      end
+
+      # @param io [IO, StringIO] gets the same bytes as a file would
+      def put(io, arrays, meta = {})
         offset = 0
         heads = arrays.transform_values do |array|
           { "type" => TYPES.key(array.class), "shape" => array.shape, "offset" => offset }.tap { offset += array.size * array.class::ELEMENT_BYTE_SIZE }
         end
-        partial = "#{path}.part"
-        File.open(partial, "wb") do |file|
-          file.puts(JSON.generate("arrays" => heads, "meta" => meta))
-          arrays.each_value { |array| file.write(array.to_binary) }
-        end
-        File.rename(partial, path)
+        io.puts(JSON.generate("arrays" => heads, "meta" => meta))
+        arrays.each_value { |array| io.write(array.to_binary) }
       end
 
       # @return [Array(Hash, Hash)] arrays by name, and the meta data

@@ -24,7 +24,7 @@ module Lattice
 
       # @return [String] how messages name this statement
       def label
-        what = name || data["target"] || data["study"]
+        what = [name, data["target"], data["study"]].find { |text| text && !text.empty? }
         [kind.tr("_", " "), what && "“#{what}”"].compact.join(" ")
       end
 

@@ -40,6 +40,8 @@ module Lattice
       # @raise [InvalidInput] for an unknown or empty target, or one of the wrong kind
       def target!(statement, kinds)
         name = statement["target"]
+        raise statement.fault("it has no target yet", path: "target", cure: "Open its target chip and pick a place.") if name.strip.empty?
+
         unless name == "everything" || @document.named("group", name) || @parts.body(name)
           raise statement.fault("there is no group or body named “#{name}”", path: "target", cure: "Add that group, or choose another target.")
         end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # The visible surface of a mesh: faces of solids, or the whole of plane bodies,
+    # cut into triangles through their mid-side nodes, face by face.
+    class Skin
+      TRIANGLES = { 8 => [[0, 4, 7], [4, 1, 5], [5, 2, 6], [6, 3, 7], [4, 5, 7], [5, 6, 7]],
+                    6 => [[0, 3, 5], [3, 1, 4], [4, 2, 5], [3, 4, 5]] }.freeze
+      SIDES = { 8 => [[0, 4], [4, 1], [1, 5], [5, 2], [2, 6], [6, 3], [3, 7], [7, 0]],
+                6 => [[0, 3], [3, 1], [1, 4], [4, 2], [2, 5], [5, 0]] }.freeze
+
+      # nodes: [k] indices into the grid; triangles [t, 3], sides [s, 2] (of elements) and
+      # lines [l, 2] (edges of the shape) count within them.
+      # faces and edges: [body, name, first, count] over triangles and lines.
+      attr_reader :nodes, :triangles, :sides, :lines, :faces, :edges
+
+      # @param grid [Grid]
+      def initialize(grid)
+        @faces = []
+        @edges = []
+        surfaces = grid.places.select { |_, conn| conn.shape[1] > 3 }
+        @nodes = Grid.distinct(surfaces.values)
+        @rank = Numo::Int32.zeros(grid.nodes.shape[0])
+        @rank[@nodes] = Numo::Int32.new(@nodes.size).seq
+        @triangles = join(surfaces, @faces) { |conn| cut(conn, TRIANGLES) }
+        @sides = sides_of(surfaces.values)
+        @lines = join(grid.places.select { |_, conn| conn.shape[1] == 3 }, @edges) { |conn| halves(conn) }
+      end
+
+      private
+
+      def join(places, ranges)
+        first = 0
+        parts = places.map do |(body, name), conn|
+          part = yield(conn)
+          ranges << [body, name, first, part.shape[0]]
+          first += part.shape[0]
+          part
+        end
+        parts.empty? ? Numo::Int32.zeros(0, 2) : Numo::Int32.vstack(parts)
+      end
+
+      def cut(conn, table)
+        pieces = table.fetch(conn.shape[1])
+        result = Numo::Int32.zeros(conn.shape[0], pieces.size, pieces[0].size)
+        pieces.each_with_index { |local, k| local.each_with_index { |n, i| result[true, k, i] = @rank[conn[true, n]] } }
+        result.reshape(conn.shape[0] * pieces.size, pieces[0].size)
+      end
+
+      def sides_of(conns)
+        pairs = Numo::Int32.vstack(conns.map { |conn| cut(conn, SIDES) })
+        unique = Pairs.new([[pairs, [[0, 1]]]])
+        Numo::Int32.vstack([unique.low, unique.high]).transpose.dup
+      end
+
+      def halves(conn)
+        ends = Numo::Int32.vstack([@rank[conn[true, 0]], @rank[conn[true, 2]], @rank[conn[true, 2]], @rank[conn[true, 1]]])
+        ends.transpose.reshape(conn.shape[0] * 2, 2).dup
+      end
+    end
+  end
+end

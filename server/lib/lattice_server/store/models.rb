@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module LatticeServer
+  module Store
+    # Models and their revisions. Every edit is a new revision whose parent is the one
+    # it was made from; undo and redo move the head along that tree.
+    class Models
+      def initialize(db)
+        @db = db
+      end
+
+      def create(project_id, document)
+        now = Time.now
+        id = SecureRandom.alphanumeric(10)
+        @db.transaction do
+          @db[:models].insert(id: id, project_id: project_id, name: document.name, head: 1, created_at: now, changed_at: now)
+          @db[:revisions].insert(model_id: id, number: 1, document: JSON.generate(document.data), created_at: now)
+          touch_project(project_id)
+        end
+        find(id)
+      end
+
+      # @raise [Problem] 404
+      def find(id)
+        @db[:models][id: id] or raise Problem.new(404, "there is no model “#{id}”", cure: "It may have been deleted; go back to the list.")
+      end
+
+      def delete(id)
+        @db[:models].where(id: find(id)[:id]).delete
+      end
+
+      # @return [Hash] the parsed document in force
+      def document(id)
+        JSON.parse(revision(id, find(id)[:head])[:document])
+      end
+
+      # @param version [Integer] the version that the edit was made on
+      # @raise [Problem] 409 when someone else changed the model since
+      def edit(id, document, version)
+        change(id, version) do |model|
+          number = @db[:revisions].where(model_id: id).max(:number) + 1
+          @db[:revisions].insert(model_id: id, number: number, parent: model[:head], document: JSON.generate(document.data), created_at: Time.now)
+          { head: number, name: document.name }
+        end
+      end
+
+      def undo(id, version)
+        change(id, version) do |model|
+          parent = revision(id, model[:head])[:parent] or raise Problem.new(422, "there is nothing to undo")
+          { head: parent, name: name_at(id, parent) }
+        end
+      end
+
+      def redo(id, version)
+        change(id, version) do |model|
+          child = child(id, model[:head]) or raise Problem.new(422, "there is nothing to redo")
+          { head: child, name: name_at(id, child) }
+        end
+      end
+
+      def undo?(model) = !revision(model[:id], model[:head])[:parent].nil?
+      def redo?(model) = !child(model[:id], model[:head]).nil?
+
+      private
+
+      def change(id, version)
+        @db.transaction(mode: :immediate) do
+          model = find(id)
+          conflict(model) unless version == model[:version]
+          @db[:models].where(id: id).update(version: model[:version] + 1, changed_at: Time.now, **yield(model))
+          touch_project(model[:project_id])
+        end
+        find(id)
+      end
+
+      def conflict(model)
+        raise Problem.new(409, "the model was changed in another window since you opened it",
+                          cure: "Your edit was not saved. Load the newer version, then make the edit again.", version: model[:version])
+      end
+
+      def revision(id, number) = @db[:revisions][model_id: id, number: number]
+      def child(id, number) = @db[:revisions].where(model_id: id, parent: number).max(:number)
+      def name_at(id, number) = JSON.parse(revision(id, number)[:document])["name"]
+      def touch_project(id) = @db[:projects].where(id: id).update(changed_at: Time.now)
+    end
+  end
+end

@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module LatticeServer
+  module Store
+    # The queue of runs and what became of them.
+    class Runs
+      ENDED = %w[done failed stopped interrupted].freeze
+
+      def initialize(db)
+        @db = db
+      end
+
+      # @param kind [String] "study" or "mesh"
+      def queue(model_id, kind, study, document)
+        busy = @db[:runs].where(model_id: model_id, kind: kind, study: study, state: %w[queued running]).first
+        raise Problem.new(409, "that is being computed already", cure: "Stop it first, or wait for it.", run: busy[:id]) if busy
+
+        id = SecureRandom.alphanumeric(10)
+        @db[:runs].insert(id: id, model_id: model_id, kind: kind, study: study, document: JSON.generate(document), created_at: Time.now)
+        find(id)
+      end
+
+      # @raise [Problem] 404
+      def find(id)
+        @db[:runs][id: id] or raise Problem.new(404, "there is no run “#{id}”")
+      end
+
+      def of(model_id, limit = 50) = @db[:runs].where(model_id: model_id).reverse(:created_at).limit(limit).all
+
+      # The newest run of each study whose findings can be read.
+      def last_done(model_id, study)
+        @db[:runs].where(model_id: model_id, kind: "study", study: study, state: "done").reverse(:created_at).first
+      end
+
+      # Takes the oldest queued run for this worker.
+      # @return [Hash, nil]
+      def claim(worker)
+        @db.transaction(mode: :immediate) do
+          run = @db[:runs].where(state: "queued").order(:created_at).first or return nil
+          @db[:runs].where(id: run[:id]).update(state: "running", worker: worker, started_at: Time.now)
+          find(run[:id])
+        end
+      end
+
+      def progress(id, phase, share)
+        @db[:runs].where(id: id).update(phase: phase, share: share)
+      end
+
+      def log(id, line)
+        stamp = Time.now.strftime("%H:%M:%S")
+        @db[:runs].where(id: id).update(log: Sequel.join([:log, "#{stamp} #{line}\n"]))
+      end
+
+      # Ends a run that has not ended yet.
+      def finish(id, state, error: nil, outcome: nil)
+        @db[:runs].where(id: id).exclude(state: ENDED)
+                  .update(state: state, error: error, outcome: outcome && JSON.generate(outcome), finished_at: Time.now, phase: nil)
+      end
+
+      # A queued run stops at once, a running one when its worker sees the wish.
+      def stop(id)
+        run = find(id)
+        raise Problem.new(422, "the run has ended already") if ENDED.include?(run[:state])
+
+        @db[:runs].where(id: id).update(stop_wanted: true)
+        finish(id, "stopped") if run[:state] == "queued"
+        find(id)
+      end
+
+      def stop_wanted?(id) = find(id)[:stop_wanted]
+
+      # Runs whose worker is gone become interrupted, with a word in their log.
+      # @yield [Integer] a worker's process id, asking whether it still lives
+      def interrupt_orphans
+        @db[:runs].where(state: "running").all.each do |run|
+          next if run[:worker] && yield(run[:worker])
+
+          log(run[:id], "The worker process ended unexpectedly; nothing was lost but this run.")
+          finish(run[:id], "interrupted", error: "The worker process was killed. Retry to run it again.")
+        end
+      end
+    end
+  end
+end
