@@ -36,10 +36,15 @@ module LatticeServer
       # @return [Hash, nil]
       def claim(worker)
         @db.transaction(mode: :immediate) do
-          run = @db[:runs].where(state: "queued").order(:created_at).first or return nil
-          @db[:runs].where(id: run[:id]).update(state: "running", worker: worker, started_at: Time.now)
-          find(run[:id])
+          run = @db[:runs].where(state: "queued").order(:created_at).first
+          run && take(run[:id], worker)
         end
+      end
+
+      # @return [Hash] the run, now running under this worker
+      def take(id, worker)
+        @db[:runs].where(id: id, state: "queued").update(state: "running", worker: worker, started_at: Time.now)
+        find(id)
       end
 
       def progress(id, phase, share)

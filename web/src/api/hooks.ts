@@ -1,0 +1,102 @@
+import { useCallback, useEffect } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { request, requestArrays, Refused } from "./client";
+import type { LibraryMaterial, Model, ModelView, ProjectEntry, Run } from "./types";
+import { useDesk } from "../workspace/desk";
+
+export function useProjects() {
+  return useQuery({ queryKey: ["projects"], queryFn: () => request<{ projects: ProjectEntry[] }>("GET", "/api/projects") });
+}
+
+export function useMaterials() {
+  return useQuery({
+    queryKey: ["materials"],
+    queryFn: () => request<{ materials: LibraryMaterial[] }>("GET", "/api/materials"),
+    staleTime: Infinity,
+  });
+}
+
+export type Units = Record<string, Record<string, { unit: string; scale: [number, number] }>>;
+
+export function useUnits() {
+  return useQuery({
+    queryKey: ["units"],
+    queryFn: () => request<{ systems: Units }>("GET", "/api/units"),
+    staleTime: Infinity,
+  });
+}
+
+export function useModel(id: string) {
+  return useQuery({ queryKey: ["model", id], queryFn: () => request<ModelView>("GET", `/api/models/${id}`) });
+}
+
+export interface SkinMeta {
+  faces: [string, string, number, number][];
+  edges: [string, string, number, number][];
+  dimension: number;
+  bodies: string[];
+}
+
+export function useSkin(digest: string | null) {
+  return useQuery({
+    queryKey: ["skin", digest],
+    enabled: digest !== null,
+    staleTime: Infinity,
+    queryFn: () => requestArrays<SkinMeta>(`/api/meshes/${digest}/skin`),
+  });
+}
+
+export interface FieldMeta {
+  extremes: Record<string, { min: number; max: number; min_at: number[]; max_at: number[]; dimension: string }>;
+}
+
+export function useField(digest: string | null, name: string) {
+  return useQuery({
+    queryKey: ["field", digest, name],
+    enabled: digest !== null,
+    staleTime: Infinity,
+    queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?names=${name}`),
+  });
+}
+
+/** Changes to the model, one after another; each is a revision that can be undone. */
+export function useEdit(id: string) {
+  const client = useQueryClient();
+  const complain = useDesk((desk) => desk.complain);
+  return useCallback(
+    async (path: "document" | "undo" | "redo", change?: (document: Model) => Model): Promise<void> => {
+      const view = client.getQueryData<ModelView>(["model", id]);
+      if (!view) return;
+      const body = { version: view.version, ...(change ? { document: change(structuredClone(view.document)) } : {}) };
+      try {
+        const next = await request<ModelView>(path === "document" ? "PUT" : "POST", `/api/models/${id}/${path}`, body);
+        client.setQueryData(["model", id], next);
+        complain(null);
+      } catch (error) {
+        if (error instanceof Refused && error.status === 409) complain({ message: error.message, cure: error.cure, reload: true });
+        throw error;
+      }
+    },
+    [client, id, complain],
+  );
+}
+
+/** Follows the runs of a model as the server tells of them. */
+export function useRunEvents(id: string) {
+  const client = useQueryClient();
+  useEffect(() => {
+    const source = new EventSource(`/api/models/${id}/events`);
+    source.addEventListener("run", (event) => {
+      const run = JSON.parse((event as MessageEvent<string>).data) as Run;
+      const before = client.getQueryData<ModelView>(["model", id])?.runs.find((r) => r.id === run.id);
+      client.setQueryData<ModelView>(["model", id], (view) => {
+        if (!view) return view;
+        const others = view.runs.filter((r) => r.id !== run.id);
+        return { ...view, runs: [run, ...others].sort((a, b) => b.created_at.localeCompare(a.created_at)) };
+      });
+      const ended = (r?: Run) => r && !["queued", "running"].includes(r.state);
+      if (ended(run) && !ended(before)) void client.invalidateQueries({ queryKey: ["model", id] });
+    });
+    return () => source.close();
+  }, [client, id]);
+}

@@ -1,0 +1,47 @@
+import type { EquilibriumFinding, HandCheckFinding, LimitFinding, StudyState } from "../api/types";
+import { percent } from "../ui/units";
+import { useNote } from "./context";
+
+/** What a study's result says, in the words of the note. */
+export function StudyFindings({ study }: { study: StudyState }) {
+  const { shown } = useNote();
+  const findings = study.findings;
+  if (!findings) return <p className="px-3 py-0.5 font-serif text-faint">{study.name} has not been solved.</p>;
+  const balance = findings.findings.find((f): f is EquilibriumFinding => f.kind === "equilibrium");
+  const { peaks, mass } = findings.summary;
+  return (
+    <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>
+      {study.state === "stale" && <span className="mr-1 font-sans text-[12px] text-amber-ink">stale ·</span>}
+      {study.name}: reactions balance the loads to{" "}
+      <span className={balance?.holds ? "text-spruce" : "font-semibold text-vermilion"}>{((balance?.value ?? 0) * 100).toFixed(2)} %</span>. Greatest von Mises stress{" "}
+      <b className="font-semibold">{shown.text(peaks.von_mises.value, "stress")}</b> (before averaging {shown.text(peaks.von_mises.unaveraged, "stress")}), greatest displacement{" "}
+      <b className="font-semibold">{shown.text(peaks.displacement.value, "length")}</b>
+      {mass !== null && <>, mass {shown.text(mass, "mass")}</>}.
+    </p>
+  );
+}
+
+/** The verdict on a limit, at the right of its statement. */
+export function LimitVerdict({ finding, stale }: { finding: LimitFinding; stale: boolean }) {
+  const { shown } = useNote();
+  return (
+    <span className={`ml-auto shrink-0 pl-2 text-right font-sans text-[12.5px] ${stale ? "opacity-55" : ""}`} data-verdict={finding.holds ? "holds" : "fails"}>
+      <span className={`block font-semibold ${finding.holds ? "text-spruce" : "text-vermilion"}`}>
+        {finding.holds ? "holds" : "fails"}, {percent(finding.margin)}
+      </span>
+      <span className="block text-[11.5px] text-faint">
+        {shown.text(finding.value, finding.dimension)} of {shown.text(finding.allowed, finding.dimension)}
+      </span>
+    </span>
+  );
+}
+
+export function HandCheckVerdict({ finding, stale }: { finding: HandCheckFinding; stale: boolean }) {
+  const { shown } = useNote();
+  return (
+    <span className={`block font-sans text-[12px] text-faint ${stale ? "opacity-55" : ""}`}>
+      estimate {shown.text(finding.estimate, "length")} along {finding.direction}, computed {shown.text(finding.computed, "length")}
+      {finding.difference !== null && <b className="font-semibold text-ink"> ({percent(finding.difference, 1)})</b>}
+    </span>
+  );
+}

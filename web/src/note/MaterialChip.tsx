@@ -1,0 +1,109 @@
+import { Command } from "cmdk";
+import { useMaterials } from "../api/hooks";
+import type { Of } from "../api/types";
+import { PanelChip, TextChip } from "./chips";
+import { useNote } from "./context";
+
+const PROPERTIES = [
+  ["young", "E"],
+  ["poisson", "ν"],
+  ["density", "ρ"],
+  ["expansion", "α"],
+  ["conductivity", "k"],
+  ["yield", "yield"],
+  ["ultimate", "ultimate"],
+] as const;
+
+/** The material: searched in the library, or a name of one's own. */
+export function MaterialChip({ statement }: { statement: Of<"material"> }) {
+  const { change } = useNote();
+  const { data } = useMaterials();
+
+  function choose(name: string, own: boolean) {
+    return change(statement.id, (s) => {
+      if (s.kind !== "material") return;
+      s.material = name;
+      if (own) s.properties = s.properties ?? { young: "210 GPa", poisson: "0.3", density: "7850 kg/m3" };
+      else delete s.properties;
+    });
+  }
+
+  return (
+    <PanelChip label="material" text={statement.material} width="w-[420px]">
+      {(close) => (
+        <Command label="Materials">
+          <Command.Input autoFocus placeholder="Search the library" className="mb-2 w-full rounded border border-rule bg-white px-2 py-1" />
+          <Command.List className="max-h-72 overflow-auto">
+            <Command.Empty className="px-2 py-1 text-faint">No such material in the library.</Command.Empty>
+            {data?.materials.map((m) => (
+              <Command.Item
+                key={m.name}
+                value={`${m.name} ${m.category}`}
+                className="cursor-pointer rounded px-2 py-1 data-[selected=true]:bg-glow"
+                onSelect={() => {
+                  close();
+                  void choose(m.name, false);
+                }}
+              >
+                <div className="flex items-baseline gap-2">
+                  <span className="font-serif text-[14px]">{m.name}</span>
+                  <span className="ml-auto font-mono text-[11.5px] text-faint">
+                    E {m.young} · {m.yield ? `yield ${m.yield}` : m.ultimate ? `ultimate ${m.ultimate}` : ""}
+                  </span>
+                </div>
+                <div className="text-[11px] text-faint">{m.source}</div>
+              </Command.Item>
+            ))}
+          </Command.List>
+          <button
+            className="button mt-2"
+            onClick={() => {
+              close();
+              void choose("own material", true);
+            }}
+          >
+            Type the properties instead
+          </button>
+        </Command>
+      )}
+    </PanelChip>
+  );
+}
+
+/** What the material is made of: typed chips for one's own, plain values for the library's. */
+export function MaterialProperties({ statement }: { statement: Of<"material"> }) {
+  const { change } = useNote();
+  const { data } = useMaterials();
+  if (!statement.properties) {
+    const known = data?.materials.find((m) => m.name === statement.material);
+    if (!known) return null;
+    const strength = known.yield ? `, yield ${known.yield}` : known.ultimate ? `, ultimate ${known.ultimate}` : "";
+    return (
+      <span className="text-faint" title={known.source}>
+        : E {known.young}, ν {known.poisson}, {known.density}{strength}
+      </span>
+    );
+  }
+  return (
+    <>
+      {PROPERTIES.map(([key, symbol]) => (
+        <span key={key} className="mr-1 whitespace-nowrap">
+          {" "}
+          {symbol}{" "}
+          <TextChip
+            label={key}
+            value={statement.properties?.[key] ?? ""}
+            placeholder="–"
+            onCommit={(value) =>
+              change(statement.id, (s) => {
+                if (s.kind !== "material") return;
+                const rest = Object.fromEntries(Object.entries(s.properties ?? {}).filter(([k]) => k !== key));
+                s.properties = value ? { ...rest, [key]: value } : rest;
+              })
+            }
+          />
+        </span>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,79 @@
+import type { PlaceKey, PlaceKind, Statement } from "../api/types";
+import { useDesk } from "../workspace/desk";
+import { PanelChip } from "./chips";
+import { useNote } from "./context";
+
+/** Places that a target's name stands for. */
+export function useMembers(target: string): PlaceKey[] {
+  const { view } = useNote();
+  if (target === "everything") return view.shape.bodies.map((b) => [b.name, b.name]);
+  return view.groups[target] ?? (view.shape.bodies.some((b) => b.name === target) ? [[target, target]] : []);
+}
+
+interface TargetChipProps {
+  statement: Statement & { target: string };
+  kinds: PlaceKind[];
+}
+
+/** The target of a statement: choose a group or body, or pick places in the model window. */
+export function TargetChip({ statement, kinds }: TargetChipProps) {
+  const { view, change } = useNote();
+  const { picking, pickKind, set } = useDesk();
+  const open = picking === statement.id;
+  const bodiesOnly = kinds.length === 1 && kinds[0] === "bodies";
+  const groups = view.document.statements.filter((s) => s.kind === "group" && kinds.includes(s.of as PlaceKind));
+  const names = [
+    ...(bodiesOnly ? ["everything"] : []),
+    ...(kinds.includes("bodies") ? view.shape.bodies.map((b) => b.name) : []),
+    ...groups.map((g) => (g.kind === "group" ? g.name : "")),
+  ];
+  const known = useMembers(statement.target).length > 0;
+  const pickable = kinds.filter((k) => k !== "bodies");
+
+  function show(next: boolean) {
+    if (!next) return set({ picking: null });
+    const flat = view.shape.dimension === 2;
+    const preferred: PlaceKind = flat ? "edges" : "faces";
+    set({ picking: statement.id, pickKind: pickable.includes(preferred) ? preferred : (pickable[0] ?? "faces"), ...(pickable.length ? { look: "shape" } : {}) });
+  }
+
+  return (
+    <PanelChip label="target" text={statement.target || "pick a place"} className={known ? "chip-target" : "chip-missing"} open={open} onOpenChange={show} sticky={pickable.length > 0}>
+      {() => (
+        <div className="space-y-1">
+          {pickable.length > 0 && (
+            <div className="rounded bg-glow px-2 py-1.5 text-[12px]">
+              Click in the model window to pick
+              <span className="ml-1 inline-flex overflow-hidden rounded border border-rule">
+                {pickable.map((kind) => (
+                  <button key={kind} aria-pressed={pickKind === kind} className={`px-1.5 ${pickKind === kind ? "bg-slate text-white" : "bg-paper"}`} onClick={() => set({ pickKind: kind })}>
+                    {kind}
+                  </button>
+                ))}
+              </span>
+            </div>
+          )}
+          {names.map((name) => (
+            <button
+              key={name}
+              className={`block w-full rounded px-2 py-1 text-left hover:bg-glow ${name === statement.target ? "font-semibold" : ""}`}
+              onClick={() => {
+                set({ picking: null });
+                void change(statement.id, (s) => {
+                  if ("target" in s) s.target = name;
+                });
+              }}
+            >
+              {name}
+            </button>
+          ))}
+          {pickable.length > 0 && (
+            <button className="button mt-1 w-full justify-center" onClick={() => set({ picking: null })}>
+              Done
+            </button>
+          )}
+        </div>
+      )}
+    </PanelChip>
+  );
+}

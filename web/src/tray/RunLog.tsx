@@ -1,0 +1,56 @@
+import type { Run } from "../api/types";
+import { useNote } from "../note/context";
+import { useSolve } from "../workspace/useSolve";
+
+const COLOURS: Record<Run["state"], string> = {
+  queued: "text-faint",
+  running: "text-amber-ink",
+  done: "text-spruce",
+  failed: "text-vermilion",
+  stopped: "text-faint",
+  interrupted: "text-vermilion",
+};
+
+function seconds(run: Run): string {
+  if (!run.started_at) return "";
+  const end = run.finished_at ? new Date(run.finished_at) : new Date();
+  return `${((end.getTime() - new Date(run.started_at).getTime()) / 1000).toFixed(1)} s`;
+}
+
+/** What was run, how it went, and its log. */
+export function RunLog() {
+  const { view } = useNote();
+  const { retry } = useSolve(view);
+  if (view.runs.length === 0) return <p className="text-faint">Nothing has been run yet.</p>;
+  return (
+    <ol className="space-y-2" aria-label="Runs">
+      {view.runs.slice(0, 8).map((run) => (
+        <li key={run.id} data-state={run.state}>
+          <div className="flex items-baseline gap-3 text-[12.5px]">
+            <span className="font-serif text-[14px]">{run.kind === "mesh" ? "Mesh" : run.study}</span>
+            <span className={`font-semibold ${COLOURS[run.state]}`}>{run.state}</span>
+            {run.state === "running" && (
+              <span className="text-faint">
+                {run.phase} · {Math.round(run.share * 100)} %
+              </span>
+            )}
+            <span className="font-mono text-faint">{seconds(run)}</span>
+            {run.outcome?.memory && <span className="font-mono text-faint">{Math.round(run.outcome.memory / 1e6)} MB</span>}
+            {["failed", "stopped", "interrupted"].includes(run.state) && (
+              <button className="button" onClick={() => void retry(run.id)}>
+                Retry
+              </button>
+            )}
+          </div>
+          {run.error && <p className="font-serif text-[13.5px] text-vermilion">{run.error}</p>}
+          {run.log && <pre className="whitespace-pre-wrap font-mono text-[11.5px] leading-[16px] text-faint">{run.log.trimEnd()}</pre>}
+          {run.outcome?.phases && (
+            <p className="font-mono text-[11.5px] text-faint">
+              {Object.entries(run.outcome.phases).map(([name, time]) => `${name} ${time.toFixed(2)} s`).join(" · ")}
+            </p>
+          )}
+        </li>
+      ))}
+    </ol>
+  );
+}
