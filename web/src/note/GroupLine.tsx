@@ -10,10 +10,10 @@ type Group = Of<"group">;
 type Rule = "plane" | "bores" | "everything" | "none";
 
 const RULES: readonly (readonly [Rule, string])[] = [
-  ["plane", "on the plane"],
-  ["bores", "bores of ⌀"],
+  ["plane", "that lie on"],
+  ["bores", "that are bores of ⌀"],
   ["everything", "all there are"],
-  ["none", "picked"],
+  ["none", "picked here:"],
 ];
 const KINDS: readonly (readonly [PlaceKind, string])[] = [
   ["faces", "faces"],

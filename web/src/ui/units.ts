@@ -21,13 +21,18 @@ export interface Shown {
   unit: (kind: string) => string;
 }
 
+const RAISED: Record<string, string> = { "2": "²", "3": "³", "4": "⁴" };
+
+/** mm2 is written mm². */
+export const raised = (unit: string) => unit.replace(/([a-z])([234])/g, (_, letter: string, power: string) => letter + RAISED[power]);
+
 /** Shows SI values in the model's display units. */
 export function useShown(system: string): Shown {
   const { data } = useUnits();
   const entry = useCallback((kind: string) => data?.systems[system]?.[kind] ?? { unit: "", scale: [1, 0] as [number, number] }, [data, system]);
   const number = useCallback((si: number, kind: string) => (si - entry(kind).scale[1]) / entry(kind).scale[0], [entry]);
-  const text = useCallback((si: number, kind: string) => `${digits(number(si, kind))} ${entry(kind).unit}`.trim(), [entry, number]);
-  return { text, number, unit: (kind) => entry(kind).unit };
+  const text = useCallback((si: number, kind: string) => `${digits(number(si, kind))} ${raised(entry(kind).unit)}`.trim(), [entry, number]);
+  return { text, number, unit: (kind) => raised(entry(kind).unit) };
 }
 
 export function percent(ratio: number, places = 0): string {

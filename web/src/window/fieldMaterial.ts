@@ -46,7 +46,7 @@ export function fieldMaterial(stops: readonly [number, number, number][]): Shade
       varying vec3 place;
       void main() {
         vec3 normal = normalize(cross(dFdx(place), dFdy(place)));
-        float light = 0.62 + 0.38 * abs(dot(normal, normalize(vec3(0.25, 0.45, 0.86))));
+        float light = 0.78 + 0.30 * abs(dot(normal, normalize(vec3(0.25, 0.45, 0.86))));
         float t = clamp((shown - range.x) / max(range.y - range.x, 1e-30), 0.0, 1.0);
         vec3 colour = texture2D(ramp, vec2((t * (stops - 1.0) + 0.5) / stops, 0.5)).rgb;
         if (abs(shown) > limit) {

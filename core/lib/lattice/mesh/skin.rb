@@ -54,9 +54,12 @@ module Lattice
         Numo::Int32.vstack([unique.low, unique.high]).transpose.dup
       end
 
+      # Written column by column: stacking views by index as rows reads wrong memory
+      # in Numo 0.9.2.
       def halves(conn)
-        ends = Numo::Int32.vstack([@rank[conn[true, 0]], @rank[conn[true, 2]], @rank[conn[true, 2]], @rank[conn[true, 1]]])
-        ends.transpose.reshape(conn.shape[0] * 2, 2).dup
+        ends = Numo::Int32.zeros(conn.shape[0], 4)
+        [0, 2, 2, 1].each_with_index { |n, k| ends[true, k] = @rank[conn[true, n].dup].dup }
+        ends.reshape(conn.shape[0] * 2, 2)
       end
     end
   end
