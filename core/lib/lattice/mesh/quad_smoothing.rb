@@ -6,6 +6,7 @@ module Lattice
     # element gets worse than it may be.
     class QuadSmoothing
       GOOD = 0.6
+      FINE = 0.75
 
       # @param points [Numo::DFloat] [n, 2], changed in place
       # @param quads [Numo::Int32] [q, 4]
@@ -22,7 +23,7 @@ module Lattice
       def call(rounds: 12)
         return @points if @free.empty?
 
-        rounds.times { move_to(mean_of_neighbours) }
+        rounds.times { relax }
         rounds.times { break unless search }
         @points
       end
@@ -38,6 +39,17 @@ module Lattice
         @around = Incidence.padded(@quads, n)[@free, true]
       end
 
+      # Only nodes of elements that are not good move, so that the graded rings beside
+      # curves keep their depth.
+      def relax
+        poor = worst_around.lt(FINE).where
+        return if poor.empty?
+
+        target = @points[@free, true].dup
+        target[poor, true] = mean_of_neighbours[poor, true].dup
+        move_to(target)
+      end
+
       def mean_of_neighbours
         n = @points.shape[0]
         target = Numo::DFloat.zeros(@free.size, 2)
@@ -50,20 +62,21 @@ module Lattice
         quality[@around].min(1)
       end
 
-      # All at once, then back where it made things worse, until it nowhere does.
+      # All at once; then the nodes of every element that came out worse than it may
+      # go back, until there is none. Each round sends more nodes back, so it ends.
       def move_to(target)
-        before = worst_around
+        before = Quality.quad_jacobian(@points, @quads)
         old = @points[@free, true].dup
         moved = target.dup
-        20.times do
+        loop do
           @points[@free, true] = moved
-          after = worst_around
-          bad = ((after < before) & (after < GOOD)).where
-          return if bad.empty?
+          after = Quality.quad_jacobian(@points, @quads)
+          worse = Numo::Int32.cast((after < before - 1e-12) & (after < GOOD)).concatenate(Numo::Int32[0])
+          back = worse[@around].max(1).ne(0).where
+          return if back.empty?
 
-          moved[bad, true] = old[bad, true]
+          moved[back, true] = old[back, true]
         end
-        @points[@free, true] = old
       end
 
       # Pattern search for the nodes of poor elements, eight directions at a time.

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+require_relative "../patch"
+
+Verify.define("patch test", source: "B. M. Irons, A. Razzaque, Experience with the patch test, 1972; R. H. MacNeal, R. L. Harder, A proposed standard set of problems, 1985") do |report|
+  Verify::Patch::MESHES.each do |name, maker|
+    makes = maker[:dimension] == 3 ? ["solid"] : ["plane stress", "plane strain"]
+    makes.each do |make|
+      patch = Verify::Patch.new(maker, make)
+      mesh = "#{patch.elements} #{maker[:kind]}, distorted"
+      report.check("#{name}, #{make}: displacement inside", reference: 0.0, value: patch.displacement_error, tolerance: 1e-9, mesh: mesh)
+      report.check("#{name}, #{make}: stress", reference: 0.0, value: patch.stress_error, tolerance: 1e-9, mesh: mesh)
+      report.check("#{name}, #{make}: force of rigid motions", reference: 0.0, value: patch.rigid_force, tolerance: 1e-9, mesh: mesh)
+    end
+  end
+end
+
+Verify.define("patch test on our meshes", source: "as above, on a free mesh with a hole, and swept") do |report|
+  [["plane stress", nil], ["solid", 0.2]].each do |make, depth|
+    patch = Verify::Patch.of_shape(make, depth || 0.1)
+    mesh = "#{patch.elements} free quadrilaterals#{depth && ', swept'}"
+    report.check("#{make}: displacement inside", reference: 0.0, value: patch.displacement_error, tolerance: 1e-9, mesh: mesh)
+    report.check("#{make}: stress", reference: 0.0, value: patch.stress_error, tolerance: 1e-9, mesh: mesh)
+  end
+end
