@@ -5,13 +5,21 @@ module Lattice
     # A ring about the y axis, x being the radius: strains rr, yy, hoop, ry.
     # Integrals run over the whole turn.
     module Axisymmetric
-      # The hoop strain u / r is no derivative; its row is filled by the continuum.
-      TERMS = [[[0, 0]], [[1, 1]], [], [[0, 1], [1, 0]]].freeze
+      # The hoop strain u / r counts as a third derivative of the radial movement.
+      TERMS = [[[0, 0]], [[1, 1]], [[0, 2]], [[0, 1], [1, 0]]].freeze
 
       module_function
 
       def dimension = 2
       def terms = TERMS
+
+      # The two derivatives, and N / r.
+      def slopes(mapping)
+        e, g, _, n = mapping.slopes.shape
+        radius = mapping.positions[true, true, 0].reshape(e, g, 1, 1)
+        mapping.slopes.concatenate(mapping.values.reshape(1, g, 1, n) / radius, axis: 2)
+      end
+
       def measure(mapping, _thickness) = mapping.positions[true, true, 0] * (2 * Math::PI)
 
       # @return [Numo::DFloat] [4, 4]
@@ -27,8 +35,6 @@ module Lattice
         full[true, true, 0..3] = stress
         full
       end
-
-      def hoop? = true
     end
   end
 end

@@ -23,14 +23,21 @@ module Lattice
       def elements = @coordinates.shape[0]
       def unknowns = @kind.nodes * @form.dimension
 
-      # @return [Numo::DFloat] [e, n d, n d], symmetric
+      # With M_kl[a, b] = ∫ dN_a/dx_k dN_b/dx_l, a constant elasticity D gives
+      # K_ij = Σ D[r, s] M_kl over the terms (i, k) of strain row r and (j, l) of row s:
+      # one small product per element, whatever D is.
+      #
+      # @return [Numo::DFloat] [d, d, e, n, n]: for each pair of displacement components
       def stiffness(young, poisson)
-        d = @form.elasticity(young, poisson)
-        result = Numo::DFloat.zeros(elements, unknowns, unknowns)
+        n = @kind.nodes
+        result = Numo::DFloat.zeros(@form.dimension, @form.dimension, elements, n, n)
+        couplings = couplings(@form.elasticity(young, poisson))
         in_chunks do |range|
-          mapping = mapping(range, @kind.stiffness_rule)
-          b = strain_operator(mapping)
-          result[range, true, true] = Numo::Linalg.matmul(b.transpose(0, 2, 1), weighted(b, d, volumes(mapping, @kind.stiffness_rule)))
+          products = slope_products(range)
+          couplings.each do |(i, j), terms|
+            sum = terms.map { |(k, l), factor| products[true, k, true, l, true] * factor }.reduce(:+)
+            result[i, j, range, true, true] = sum
+          end
         end
         result
       end
@@ -109,29 +116,38 @@ module Lattice
         mapping.determinants * rule.weights.reshape(1, rule.size) * @form.measure(mapping, @thickness)
       end
 
-      # @return [Numo::DFloat] [e, g rows, n d]
-      def strain_operator(mapping)
-        e, g, _, n = mapping.slopes.shape
-        rows = @form.terms.size
-        d = @form.dimension
-        b = Numo::DFloat.zeros(e, g, rows, n, d)
-        @form.terms.each_with_index do |terms, row|
-          terms.each { |component, derivative| b[true, true, row, true, component] = mapping.slopes[true, true, derivative, true] }
+      # @return [Hash] displacement components (i, j) => { derivatives (k, l) => factor }
+      def couplings(elasticity)
+        result = Hash.new { |hash, key| hash[key] = Hash.new(0.0) }
+        rows = @form.terms.each_index.to_a
+        rows.product(rows).each do |r, s|
+          next if elasticity[r, s].zero?
+
+          @form.terms[r].product(@form.terms[s]).each { |(i, k), (j, l)| result[[i, j]][[k, l]] += elasticity[r, s] }
         end
-        if @form.hoop?
-          radius = mapping.positions[true, true, 0].reshape(e, g, 1)
-          b[true, true, 2, true, 0] = mapping.values.reshape(1, g, n) / radius
-        end
-        b.reshape(e, g * rows, n * d)
+        result
       end
 
-      # D B at every point, times its volume.
-      def weighted(operator, elasticity, volumes)
-        e, rows, columns = operator.shape
-        size = elasticity.shape[0]
-        points = rows / size
-        db = Numo::Linalg.matmul(elasticity, operator.reshape(e * points, size, columns))
-        (db * volumes.reshape(e * points, 1, 1)).reshape(e, rows, columns)
+      # @return [Numo::DFloat] [e, derivatives, n, derivatives, n]
+      def slope_products(range)
+        mapping = mapping(range, @kind.stiffness_rule)
+        slopes = @form.slopes(mapping)
+        e, g, m, n = slopes.shape
+        flat = slopes.reshape(e, g, m * n)
+        weighted = flat * volumes(mapping, @kind.stiffness_rule).reshape(e, g, 1)
+        Numo::Linalg.matmul(flat.transpose(0, 2, 1), weighted).reshape(e, m, n, m, n)
+      end
+
+      # @return [Numo::DFloat] [e, g rows, n d]
+      def strain_operator(mapping)
+        slopes = @form.slopes(mapping)
+        e, g, _, n = slopes.shape
+        rows = @form.terms.size
+        b = Numo::DFloat.zeros(e, g, rows, n, @form.dimension)
+        @form.terms.each_with_index do |terms, row|
+          terms.each { |component, derivative| b[true, true, row, true, component] = slopes[true, true, derivative, true] }
+        end
+        b.reshape(e, g * rows, n * @form.dimension)
       end
     end
   end

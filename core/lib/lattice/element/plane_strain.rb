@@ -8,6 +8,7 @@ module Lattice
 
       def dimension = 2
       def terms = PlaneStress::TERMS
+      def slopes(mapping) = mapping.slopes
       def measure(_mapping, thickness) = thickness
 
       # @return [Numo::DFloat] [3, 3]
@@ -22,8 +23,6 @@ module Lattice
         full[true, true, 2] = (stress[true, true, 0] + stress[true, true, 1]) * poisson
         full
       end
-
-      def hoop? = false
     end
   end
 end

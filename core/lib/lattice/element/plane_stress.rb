@@ -10,6 +10,7 @@ module Lattice
 
       def dimension = 2
       def terms = TERMS
+      def slopes(mapping) = mapping.slopes
       def measure(_mapping, thickness) = thickness
 
       # @return [Numo::DFloat] [3, 3]
@@ -24,8 +25,6 @@ module Lattice
         full[true, true, [0, 1, 3]] = stress
         full
       end
-
-      def hoop? = false
     end
   end
 end

@@ -13,6 +13,9 @@ module Lattice
       def dimension = 3
       def terms = TERMS
 
+      # @return [Numo::DFloat] [e, g, derivatives, n] what strains are made of
+      def slopes(mapping) = mapping.slopes
+
       # @return [Numo::DFloat, Float] the volume that goes with a unit of determinant
       def measure(_mapping, _thickness) = 1.0
 
@@ -30,7 +33,6 @@ module Lattice
       # Stress in the six components that results are kept in.
       # @param strain [Numo::DFloat] [..., 6]
       def full_stress(stress, _young, _poisson) = stress
-      def hoop? = false
     end
   end
 end

@@ -18,7 +18,7 @@ module Lattice
         lay_out
       end
 
-      # @param matrices [Enumerable<Numo::DFloat>] element matrices [e, k d, k d], block by block
+      # @param matrices [Enumerable<Numo::DFloat>] element matrices [d, d, e, k, k], block by block
       # @return [Algebra::SymmetricMatrix]
       def assemble(matrices)
         values = Numo::DFloat.zeros(rows.size)
@@ -93,16 +93,18 @@ module Lattice
         @starts[(@low * @dofs) + c] + (@rank * @dofs) + r - c
       end
 
+      # Row component r goes with the higher node of a pair: where that is the second
+      # of the two local nodes, the entry stands at (c, r) of the symmetric matrix.
       def add(sums, matrix, block)
-        e, size, = matrix.shape
-        flat = matrix.reshape(e, size * size)
+        _, _, e, n, = matrix.shape
+        columns = block[:i].zip(block[:j]).map { |i, j| (i * n) + j }
         turned = block[:turned]
+        picked = Array.new(@dofs**2) { |k| matrix[k / @dofs, k % @dofs, true, true, true].reshape(e, n * n)[true, columns].dup.flatten }
         each_component do |r, c, k|
-          column = block[:i].zip(block[:j]).map { |i, j| ((((i * @dofs) + r) * size) + (j * @dofs) + c) }
-          values = flat[true, column].dup.flatten
+          values = picked[k]
           if r != c && !turned.empty?
-            across = block[:i].zip(block[:j]).map { |i, j| ((((i * @dofs) + c) * size) + (j * @dofs) + r) }
-            values[turned] = flat[true, across].flatten[turned]
+            values = values.dup
+            values[turned] = picked[(c * @dofs) + r][turned]
           end
           sums[k].inplace + block[:index].bincount(values, minlength: @pairs)
         end
