@@ -20,6 +20,7 @@ group :development, :test do
   gem "capybara", "~> 3.40"
   gem "cuprite", "~> 0.15"
   gem "rack-test", "~> 2.1"
+  gem "rexml", "~> 3.2"
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.60", require: false
   gem "rubocop-rspec", "~> 3.0", require: false

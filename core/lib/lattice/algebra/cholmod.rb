@@ -9,7 +9,12 @@ module Lattice
       ffi_lib %w[libcholmod.so.3 libcholmod.so]
 
       COMMON_BYTES = 16_384 # more than any release's cholmod_common
-      PRINT_AT = 144 # byte offset of cholmod_common.print in releases 3 and 4, whose default is 3
+      # Byte offsets in cholmod_common of releases 3 and 4, with the defaults found there.
+      PRINT_AT = 144
+      PRINT_DEFAULT = 3
+      SUPERNODAL_AT = 48
+      SUPERNODAL_AUTO = 1
+      SUPERNODAL_ALWAYS = 2
       LONG = 2
       REAL = 1
       SOLVE_A = 0
@@ -30,9 +35,15 @@ module Lattice
         layout :n, :size_t, :minor, :size_t, :perm, :pointer
       end
 
-      # Keeps the library from printing: what went wrong is told by what it returns.
-      def self.silence(common)
-        common.put_int(PRINT_AT, 0) if common.get_int(PRINT_AT) == 3
+      # Nothing is printed, and small matrices too are factored as L Lᵀ: the L D Lᵀ that
+      # the library would choose for them passes over negative pivots.
+      def self.set_up(common)
+        unless common.get_int(PRINT_AT) == PRINT_DEFAULT && common.get_int(SUPERNODAL_AT) == SUPERNODAL_AUTO
+          raise SolveFailed, "this release of CHOLMOD is not known; install the Debian package libsuitesparse-dev"
+        end
+
+        common.put_int(PRINT_AT, 0)
+        common.put_int(SUPERNODAL_AT, SUPERNODAL_ALWAYS)
       end
 
       attach_function :cholmod_l_start, [:pointer], :int
@@ -40,6 +51,7 @@ module Lattice
       attach_function :cholmod_l_analyze, %i[pointer pointer], :pointer, blocking: true
       attach_function :cholmod_l_factorize, %i[pointer pointer pointer], :int, blocking: true
       attach_function :cholmod_l_solve, %i[int pointer pointer pointer], :pointer, blocking: true
+      attach_function :cholmod_l_rcond, %i[pointer pointer], :double
       attach_function :cholmod_l_free_factor, %i[pointer pointer], :int
       attach_function :cholmod_l_free_dense, %i[pointer pointer], :int
     end

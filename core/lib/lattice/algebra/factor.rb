@@ -15,6 +15,9 @@ module Lattice
         end
       end
 
+      # Reciprocal condition (ratio of pivots) under which nothing of the solution is left.
+      SINGULAR = 1e-15
+
       attr_reader :times
 
       # @param matrix [SymmetricMatrix]
@@ -24,7 +27,7 @@ module Lattice
         @times = {}
         @common = FFI::MemoryPointer.new(:char, Cholmod::COMMON_BYTES)
         Cholmod.cholmod_l_start(@common)
-        Cholmod.silence(@common)
+        Cholmod.set_up(@common)
         sparse = sparse(matrix)
         timed(:analyse) { @factor = Cholmod.cholmod_l_analyze(sparse, @common) }
         failed("the matrix could not be analysed") if @factor.null?
@@ -73,9 +76,9 @@ module Lattice
       def check
         @kept = nil
         head = Cholmod::FactorHead.new(@factor)
-        return if head[:minor] == @size
+        return if head[:minor] == @size && Cholmod.cholmod_l_rcond(@factor, @common) > SINGULAR
 
-        column = head[:perm].null? ? 0 : head[:perm].get_int64(8 * head[:minor])
+        column = head[:perm].null? ? 0 : head[:perm].get_int64(8 * [head[:minor], @size - 1].min)
         free
         raise NotPositive, column
       end

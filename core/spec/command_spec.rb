@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require "stringio"
+require "tmpdir"
+
+RSpec.describe Lattice::Command do
+  def run(*arguments)
+    out = StringIO.new
+    err = StringIO.new
+    status = described_class.new(arguments, out: out, err: err).call
+    [status, out.string, err.string]
+  end
+
+  def with_model(*model_arguments)
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, "model.json")
+      File.write(path, JSON.generate(model(*model_arguments)))
+      yield path, folder
+    end
+  end
+
+  limit = ->(at_most) { { "id" => "l", "kind" => "limit", "study" => "pull", "quantity" => "von_mises", "target" => "bar", "at_most" => at_most } }
+
+  it "solves: findings on standard output, progress on standard error, status 0 when all holds" do
+    with_model({}, limit.call("yield")) do |path, folder|
+      status, out, err = run("solve", path, "--json", "--study", "pull", "--out", File.join(folder, "out"))
+      expect(status).to eq(0)
+      expect(JSON.parse(out)["findings"].map { |f| f["kind"] }).to eq(%w[equilibrium limit])
+      expect(err).to match(/100 %|factorisation/)
+      expect(Dir.children(File.join(folder, "out"))).to match_array(%w[result.vtu findings.json])
+    end
+  end
+
+  it "ends with status 1 when a limit fails, and shows a table to people" do
+    with_model({}, limit.call("1 MPa")) do |path|
+      status, out, = run("solve", path)
+      expect(status).to eq(1)
+      expect(out).to match(/von Mises stress in bar .*1 MPa .*fails, -/)
+    end
+  end
+
+  it "ends with status 2 for input that is wrong, with the statement and the cure" do
+    with_model({ material: nil }) do |path|
+      expect(run("solve", path)).to match([2, "", /body “bar” has no material. Add/])
+      expect(run("check", path)[0..1]).to match([2, /stops\s+the body “bar” has no material/])
+      status, out, = run("solve", path, "--json")
+      expect([status, JSON.parse(out)["faults"].first["message"]]).to match([2, /no material/])
+    end
+    expect(run("solve", "nowhere.json")).to match([2, "", /no file “nowhere.json”/])
+    expect(run("solve")).to match([2, "", /no model file is named/])
+    expect(run("dance")).to match([2, "", /“dance” is not a command/])
+    expect(run("solve", "--colour")).to match([2, "", /invalid option: --colour/])
+    with_model { |path| expect(run("solve", path, "--study", "push")).to match([2, "", /no study named “push”/]) }
+  end
+
+  it "ends with status 3 when the solve fails" do
+    with_model do |path|
+      allow(Lattice::Algebra::Factor).to receive(:new).and_raise(Lattice::SolveFailed, "memory ran out")
+      expect(run("solve", path)).to match([3, "", /the solve failed: memory ran out/])
+    end
+  end
+
+  it "checks, lists materials and helps" do
+    with_model do |path|
+      expect(run("check", path)[0..1]).to eq([0, "Ready to solve.\n"])
+      expect(JSON.parse(run("check", path, "--json")[1])).to include("ready" => true)
+    end
+    expect(JSON.parse(run("materials", "--json")[1]).size).to be >= 15
+    expect(run("materials")[1]).to match(/steel S355 .*355 MPa/)
+    [["--help"], ["solve", "--help"], ["check", "--help"], ["materials", "--help"], []].each do |arguments|
+      expect(run(*arguments)[0..1]).to match([0, /Usage: lattice/])
+    end
+  end
+end
