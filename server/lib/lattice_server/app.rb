@@ -42,13 +42,13 @@ module LatticeServer
       def body_json
         raise Problem.new(413, "the request is larger than #{LARGEST_BODY / (1024 * 1024)} MB", cure: "Send less.") if request.content_length.to_i > LARGEST_BODY
 
-        text = request.body.read(LARGEST_BODY + 1).to_s
+        text = request.body&.read(LARGEST_BODY + 1).to_s.dup
         raise Problem.new(413, "the request is larger than #{LARGEST_BODY / (1024 * 1024)} MB", cure: "Send less.") if text.bytesize > LARGEST_BODY
 
         value = JSON.parse(text.force_encoding(Encoding::UTF_8), max_nesting: 40)
         value.is_a?(Hash) ? value : raise(Problem.new(400, "the request is not a JSON object"))
       rescue JSON::ParserError, EncodingError => e
-        raise Problem.new(400, "the request is not well-formed JSON: #{e.message[/\A[^\n]{0,120}/]}", cure: "Check brackets, commas and quotes.")
+        raise Problem.new(400, "the request is not well-formed JSON: #{e.message.scrub('?')[/\A[^\n]{0,120}/]}", cure: "Check brackets, commas and quotes.")
       end
 
       def version(body)

@@ -17,7 +17,7 @@ module Lattice
 
         new(JSON.parse(text, max_nesting: 30))
       rescue JSON::ParserError, EncodingError => e
-        raise InvalidInput.at("the model is not well-formed JSON: #{e.message[/\A[^\n]{0,160}/]}",
+        raise InvalidInput.at("the model is not well-formed JSON: #{e.message.scrub('?')[/\A[^\n]{0,160}/]}",
                               cure: "Check the brackets, commas and quotes near there.")
       end
 

@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+RSpec.describe LatticeServer::Worker do
+  # A model that takes some seconds, so that there is time to interfere.
+  def long_run
+    view = new_model(model(mesh: { "size" => "1.6 mm" }, outline: { "boundary" => rectangle("0 mm", "0 mm", "200 mm", format("%.6f mm", 20 + rand)) }))
+    api_post("/models/#{view['id']}/runs", { kind: "study", study: "pull" })[1]["id"]
+  end
+
+  def state(run) = runs.find(run)[:state]
+
+  def start_worker
+    Process.spawn({ "LATTICE_DATA" => ENV.fetch("LATTICE_DATA") }, RbConfig.ruby, File.join(LatticeServer::Config::ROOT, "bin", "worker"))
+  end
+
+  def end_worker(pid)
+    Process.kill(:KILL, pid)
+    Process.wait(pid)
+  rescue Errno::ESRCH, Errno::ECHILD
+    nil
+  end
+
+  it "computes what is queued, telling its progress" do
+    view = new_model
+    run = api_post("/models/#{view['id']}/runs", { kind: "study", study: "pull" })[1]["id"]
+    worker = start_worker
+    eventually { state(run) == "done" }
+    expect(runs.find(run)).to include(share: 1.0, error: nil)
+  ensure
+    end_worker(worker)
+  end
+
+  it "leaves an interrupted run with its log and a retry when it is killed in the middle" do
+    run = long_run
+    worker = start_worker
+    eventually { state(run) == "running" && runs.find(run)[:log].include?("unknowns") }
+    end_worker(worker)
+    expect(state(run)).to eq("running")
+
+    again = start_worker # finds the orphan at its start
+    eventually { state(run) == "interrupted" }
+    expect(runs.find(run)[:log]).to match(/elements.*The worker process ended unexpectedly/m)
+    expect(runs.find(run)[:error]).to match(/Retry/)
+    fresh = api_post("/runs/#{run}/retry")[1]["id"]
+    eventually { state(fresh) == "running" }
+    api_post("/runs/#{fresh}/stop")
+    eventually { state(fresh) == "stopped" }
+  ensure
+    end_worker(again)
+  end
+
+  it "stops a run on request, and goes on with the next" do
+    run = long_run
+    worker = start_worker
+    eventually { state(run) == "running" && runs.find(run)[:phase] }
+    api_post("/runs/#{run}/stop")
+    eventually { state(run) == "stopped" }
+    expect(runs.find(run)[:log]).to match(/Stopped on request/)
+    view = new_model
+    next_run = api_post("/models/#{view['id']}/runs", { kind: "mesh" })[1]["id"]
+    eventually { state(next_run) == "done" }
+  ensure
+    end_worker(worker)
+  end
+
+  it "survives the death of the process that computes" do
+    run = long_run
+    worker = start_worker
+    eventually { state(run) == "running" && runs.find(run)[:phase] }
+    child = eventually { File.read("/proc/#{worker}/task/#{worker}/children").split.first }
+    Process.kill(:KILL, child.to_i)
+    eventually { state(run) == "interrupted" }
+    expect(runs.find(run)[:error]).to match(/ended from outside.*Retry/)
+  ensure
+    end_worker(worker)
+  end
+end
+
+RSpec.describe LatticeServer::RunEvents do
+  it "tells of a run once for every change" do
+    view = new_model
+    run = api_post("/models/#{view['id']}/runs", { kind: "mesh" })[1]["id"]
+    events = described_class.new(LatticeServer::Database.connect, view["id"]).to_enum(:each)
+    told = -> { JSON.parse(events.next[/^data: (.*)$/, 1])["state"] }
+    expect(told.call).to eq("queued")
+    runs.take(run, Process.pid)
+    expect(told.call).to eq("running")
+    runs.finish(run, "stopped")
+    expect(told.call).to eq("stopped")
+  end
+end
