@@ -55,7 +55,7 @@ module Verify
     def stress_error
       values = @element.nodal_stress(Lattice::Algebra::Gather.rows(@found, @conn), YOUNG, POISSON)
       flat = values.reshape(values.shape[0] * values.shape[1], 6)
-      (flat - flat[0, true].reshape(1, 6)).abs.max / flat.abs.max + theory_error(flat)
+      ((flat - flat[0, true].reshape(1, 6)).abs.max / flat.abs.max) + theory_error(flat)
     end
 
     # @return [Float] largest force of unit translations and rotations, relative to the stiffness
@@ -111,7 +111,7 @@ module Verify
       high = @nodes.max(0)
       on = (0...d).map { |k| (@nodes[true, k] - low[k]).abs.lt(1e-9) | (@nodes[true, k] - high[k]).abs.lt(1e-9) }.reduce { |a, b| a | b }
       rim = ((@nodes[true, 0] - 0.4)**2) + ((@nodes[true, 1] - 0.3)**2)
-      on |= rim.lt(0.125**2 * 1.0001) if @nodes.shape[0] > 100
+      on |= rim.lt((0.125**2) * 1.0001) if @nodes.shape[0] > 100
       on.where
     end
 

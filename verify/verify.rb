@@ -42,7 +42,7 @@ module Verify
 
   # @return [Array<Row>]
   def run(only: nil)
-    Dir[File.join(__dir__, "cases", "*.rb")].sort.each { |file| require file }
+    Dir[File.join(__dir__, "cases", "*.rb")].each { |file| require file }
     CASES.select { |name, _, _| only.nil? || name.include?(only) }.flat_map do |name, source, block|
       report = Report.new(name, source)
       block.call(report)

@@ -60,7 +60,7 @@ RSpec.describe LatticeServer::App do
       edit(first, body: { "thickness" => "11 mm" })
       status, body = edit(first, body: { "thickness" => "99 mm" })
       expect([status, body["error"]]).to match([409, /changed in another window/])
-      expect(body["cure"]).to match(/Load the newer version/)
+      expect(body["cure"]).to include("Load the newer version")
       expect(api_get("/models/#{first['id']}")[1]["document"]["statements"].find { |s| s["id"] == "body" }["thickness"]).to eq("11 mm")
     end
 
@@ -86,7 +86,8 @@ RSpec.describe LatticeServer::App do
     end
 
     it "refuses to solve what is not ready" do
-      { { material: nil } => /no material/, { support: nil } => /free to slide along x, y and z/, { tip: { "rule" => { "plane" => { "axis" => "x", "at" => "7 mm" } } } } => /matches nothing/,
+      { { material: nil } => /no material/,
+        { support: nil } => /free to slide along x, y and z/, { tip: { "rule" => { "plane" => { "axis" => "x", "at" => "7 mm" } } } } => /matches nothing/,
         { mesh: { "size" => "1e-6 mm" } } => /memory/ }.each do |changes, message|
         id = new_model(model(changes))["id"]
         status, body = api_post("/models/#{id}/runs", { kind: "study", study: "pull" })
@@ -96,7 +97,7 @@ RSpec.describe LatticeServer::App do
 
     it "answers 400 for malformed requests" do
       ["{bad", "", "[1]", "\xff\xfe", "[" * 100].each { |text| expect(api_put("/models/#{view['id']}/document", text)[0]).to eq(400) }
-      expect(api_put("/models/#{view['id']}/document", { document: model })[1]["error"]).to match(/“version” is missing/)
+      expect(api_put("/models/#{view['id']}/document", { document: model })[1]["error"]).to include("“version” is missing")
     end
 
     it "answers 404 for unknown ids and paths" do
@@ -115,7 +116,7 @@ RSpec.describe LatticeServer::App do
       header "Host", "127.0.0.1"
       ["/../Gemfile", "/%2e%2e/Gemfile", "/assets/../../../Gemfile", "/..%2fGemfile"].each do |path|
         get path
-        expect(last_response.body).not_to match(/rubygems/)
+        expect(last_response.body).not_to include("rubygems")
       end
     end
 
@@ -133,7 +134,7 @@ RSpec.describe LatticeServer::App do
       allow(LatticeServer::ModelView).to receive(:new).and_raise("secret")
       expect { api_get("/models/#{new_project}") }.to output(/secret/).to_stderr
       expect([last_response.status, last_response.body]).to match([500, /nothing was changed/])
-      expect(last_response.body).not_to match(/secret/)
+      expect(last_response.body).not_to include("secret")
     end
   end
 
@@ -184,8 +185,8 @@ RSpec.describe LatticeServer::App do
       copy = solved(model({}, limit))
       expect(copy["runs"].first["log"]).to match(/The result still applies.*The mesh still applies/m)
       other = solved(model(force: { "value" => "2 kN" }))
-      expect(other["runs"].first["log"]).to match(/The mesh still applies/)
-      expect(other["runs"].first["log"]).not_to match(/The result still applies/)
+      expect(other["runs"].first["log"]).to include("The mesh still applies")
+      expect(other["runs"].first["log"]).not_to include("The result still applies")
     end
 
     it "keeps older findings readable, as stale, until they are replaced" do
@@ -210,7 +211,7 @@ RSpec.describe LatticeServer::App do
     end
 
     it "writes down why a run failed" do
-      view = new_model
+      view = new_model(model(body: { "thickness" => "23 mm" }))
       run = api_post("/models/#{view['id']}/runs", { kind: "study", study: "pull" })[1]
       allow(Lattice::Algebra::Factor).to receive(:new).and_raise(Lattice::SolveFailed, "memory ran out")
       compute(run["id"])

@@ -2,6 +2,7 @@
 
 # The straight slender cantilever, six elements long: 6 × 0.2 × 0.1, E 1e7, ν 0.3, unit tip loads.
 module Verify
+  # The bar of the standard problems, with the loads of one case.
   module SlenderCantilever
     module_function
 
@@ -86,6 +87,7 @@ end
 Verify.define("bar under its own weight", source: "closed form: u = ρ g L² / 2 E") do |report|
   result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, 0.1, 2)), Verify.body("solid", 0.1), Verify.material(30e9, 0.0, density: 2500),
                          Verify.plane("top", "y", 2), Verify.held("top", "x", "y", "z"), { "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-y" }, *Verify.static(0.1))
-  report.check("end movement", reference: -2500 * 9.81 * 4 / (2 * 30e9), value: Verify.mean(result, result.displacement[true, 1].dup, "side 1"), tolerance: 1e-6, mesh: Verify.mesh_text(result))
+  report.check("end movement", reference: -2500 * 9.81 * 4 / (2 * 30e9), value: Verify.mean(result, result.displacement[true, 1].dup, "side 1"), tolerance: 1e-6,
+                               mesh: Verify.mesh_text(result))
   report.check("reaction", reference: 2500 * 9.81 * 0.02, value: result.balance[:reaction][1], tolerance: 1e-9, mesh: Verify.mesh_text(result))
 end

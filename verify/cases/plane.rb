@@ -9,7 +9,8 @@ Verify.define("skew membrane", source: "R. D. Cook, 1974; converged value 23.96"
   end
 end
 
-Verify.define("hole in a wide strip", source: "R. C. J. Howland, 1930, as fitted in Peterson's Stress Concentration Factors: Ktn = 3.000 − 3.140 d/W + 3.667 (d/W)² − 1.527 (d/W)³") do |report|
+Verify.define("hole in a wide strip",
+              source: "R. C. J. Howland, 1930, as fitted in Peterson's Stress Concentration Factors: Ktn = 3.000 − 3.140 d/W + 3.667 (d/W)² − 1.527 (d/W)³") do |report|
   width = 0.2
   hole = 0.02
   ratio = hole / width
@@ -39,14 +40,17 @@ Verify.define("shouldered flat bar in tension", source: "W. D. Pilkey, Peterson'
        0.245 - (1.006 * Math.sqrt(q)) - (0.257 * q), -0.135 + (0.582 * Math.sqrt(q)) - (0.017 * q)]
   factor = c.each_with_index.sum { |ci, i| ci * ((2 * h / wide)**i) }
   stress = 100e6
-  result, = Verify.solve(Verify.outline(Verify.corners([0, 0], [0.12, 0], [0.12, h, { fillet: radius }], [0.24, h], [0.24, wide - h], [0.12, wide - h, { fillet: radius }], [0.12, wide], [0, wide])),
-                         Verify.body("plane stress", 0.01), Verify.material(210e9, 0.3), Verify.plane("left", "x", 0, of: "edges"), Verify.plane("right", "x", 0.24, of: "edges"),
-                         Verify.held("left", "x"), Verify.picked("pin", "points", "start of side 1"), Verify.held("pin", "y"), Verify.pressure("right", -stress), *Verify.static(0.0015))
+  step = { fillet: radius }
+  bar = Verify.corners([0, 0], [0.12, 0], [0.12, h, step], [0.24, h], [0.24, wide - h], [0.12, wide - h, step], [0.12, wide], [0, wide])
+  result, = Verify.solve(Verify.outline(bar), Verify.body("plane stress", 0.01), Verify.material(210e9, 0.3),
+                         Verify.plane("left", "x", 0, of: "edges"), Verify.plane("right", "x", 0.24, of: "edges"), Verify.held("left", "x"),
+                         Verify.picked("pin", "points", "start of side 1"), Verify.held("pin", "y"), Verify.pressure("right", -stress), *Verify.static(0.0015))
   report.check("greatest principal over nominal stress", reference: factor, value: result.field("principal_max").max / stress, tolerance: 0.02, mesh: Verify.mesh_text(result))
 end
 
 # Lamé: inner radius 1, outer 2, pressure within.
 module Verify
+  # Closed forms of a cylinder whose ends are held.
   module ThickCylinder
     INNER = 1.0
     OUTER = 2.0

@@ -122,7 +122,7 @@ module Lattice
     end
 
     def export(findings, result)
-      Dir.mkdir(@options[:out]) unless Dir.exist?(@options[:out])
+      FileUtils.mkdir_p(@options[:out])
       Format::VTU.write(File.join(@options[:out], "result.vtu"), result.grid,
                         { "displacement" => result.displacement, "reaction" => result.reaction, "stress" => result.stress,
                           "von_mises" => result.field("von_mises") })

@@ -7,7 +7,7 @@ module Lattice
 
     def initialize(faults)
       @faults = faults.is_a?(Fault) ? [faults] : faults
-      super(@faults.map(&:to_s).join("\n"))
+      super(@faults.join("\n"))
     end
 
     # Shorthand for a single fault.

@@ -31,7 +31,7 @@ RSpec.describe Lattice::Mesh::PlaneMesher do
       mesh = described_class.call(outline, size)
       expect(Lattice::Mesh::Quality.quad_jacobian(mesh.points, mesh.quads).min).to be > 0.3
       made = elements(mesh)
-      expect(made.least_determinant).to be > 0
+      expect(made.least_determinant).to be_positive
       expect(made.volumes_of_elements.sum).to be_near(outline.area_and_centroid[0], 1e-5)
     end
 

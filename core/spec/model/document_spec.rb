@@ -10,19 +10,19 @@ RSpec.describe Lattice::Model::Document do
 
   it "says where JSON is malformed, too deep or too large" do
     expect(refusal { described_class.read("{\"format\": ") }).to match(/not well-formed JSON.*brackets/m)
-    expect(refusal { described_class.read("[" * 200) }).to match(/not well-formed JSON/)
-    expect(refusal { described_class.read(" " * (described_class::LARGEST + 1)) }).to match(/larger than 20 MB/)
-    expect(refusal { described_class.read("[1]") }).to match(/not a JSON object/)
+    expect(refusal { described_class.read("[" * 200) }).to include("not well-formed JSON")
+    expect(refusal { described_class.read(" " * (described_class::LARGEST + 1)) }).to include("larger than 20 MB")
+    expect(refusal { described_class.read("[1]") }).to include("not a JSON object")
   end
 
   it "names the statement and the cure for every wrong field" do
-    expect(refusal { document(force: { "value" => "3 mm" }) }).to match(/force, value: “3 mm” is a length, but a force is wanted/)
+    expect(refusal { document(force: { "value" => "3 mm" }) }).to include("force, value: “3 mm” is a length, but a force is wanted")
     expect(refusal { document(force: { "colour" => "red" }) }).to match(/force, colour: is not a known field. Remove it/)
-    expect(refusal { document(mesh: { "size" => nil }) }).to match(/mesh, size/)
-    expect(refusal { document(support: { "components" => ["q"] }) }).to match(/“q” is not one of x, y, z/)
+    expect(refusal { document(mesh: { "size" => nil }) }).to include("mesh, size")
+    expect(refusal { document(support: { "components" => ["q"] }) }).to include("“q” is not one of x, y, z")
     expect(refusal { document(study: { "kind" => "magic" }) }).to match(/“magic” is not a kind of statement. Known kinds: aim/)
-    expect(refusal { Lattice::Model::Document.new(model.merge("units" => "furlong")) }).to match(/units: “furlong” is not one of/)
-    expect(refusal { Lattice::Model::Document.new(model.merge("statements" => [3])) }).to match(/statement 1.*not a JSON object/)
+    expect(refusal { described_class.new(model.merge("units" => "furlong")) }).to include("units: “furlong” is not one of")
+    expect(refusal { described_class.new(model.merge("statements" => [3])) }).to match(/statement 1.*not a JSON object/)
   end
 
   it "says what a form lacks that may have several" do
@@ -32,8 +32,8 @@ RSpec.describe Lattice::Model::Document do
   end
 
   it "refuses ids and names that are used twice" do
-    expect(refusal { document({}, { "id" => "mesh", "kind" => "aim", "text" => "" }) }).to match(/id “mesh” is used more than once/)
-    expect(refusal { document({}, { "id" => "x", "kind" => "group", "name" => "bar", "of" => "faces" }) }).to match(/name “bar” is used more than once/)
+    expect(refusal { document({}, { "id" => "mesh", "kind" => "aim", "text" => "" }) }).to include("id “mesh” is used more than once")
+    expect(refusal { document({}, { "id" => "x", "kind" => "group", "name" => "bar", "of" => "faces" }) }).to include("name “bar” is used more than once")
   end
 
   it "leaves out what is switched off" do

@@ -22,7 +22,7 @@ RSpec.describe Lattice::Shape::Outline do
   it "turns clockwise figures round and names sides after corners" do
     outline = outline_of(corners([0, 0], [0, 50], [100, 50], [100, 0]))
     expect(outline.boundary.area).to be_positive
-    expect(outline.segments.map(&:key)).to match_array(["side 1", "side 2", "side 3", "side 4"])
+    expect(outline.segments.map(&:key)).to contain_exactly("side 1", "side 2", "side 3", "side 4")
     expect(outline_of(corners([0, 0], [50, 0, { "fillet" => "5 mm" }], [50, 50])).segments.map(&:key)).to include("fillet 2")
   end
 
@@ -34,28 +34,28 @@ RSpec.describe Lattice::Shape::Outline do
 
     it "sees a fold back, a touch at a corner and an overlap of sides" do
       expect(refusal { outline_of(corners([0, 0], [20, 0], [10, 0], [10, 10])) }).to match(/cross or touch|folds back/)
-      expect(refusal { outline_of(corners([0, 0], [20, 0], [20, 20], [10, 0], [0, 20])) }).to match(/cross or touch/)
+      expect(refusal { outline_of(corners([0, 0], [20, 0], [20, 20], [10, 0], [0, 20])) }).to include("cross or touch")
     end
 
     it "refuses holes outside, in each other, or touching" do
       plate = corners([0, 0], [100, 0], [100, 50], [0, 50])
       expect(refusal { outline_of(plate, circle(130, 25, 20)) }).to match(/hole 1 lies outside the outline. Move it inside/)
-      expect(refusal { outline_of(plate, circle(30, 25, 40), circle(30, 25, 10)) }).to match(/hole 2 lies within hole 1/)
-      expect(refusal { outline_of(plate, circle(30, 25, 50)) }).to match(/hole 1 and the boundary cross or touch/)
+      expect(refusal { outline_of(plate, circle(30, 25, 40), circle(30, 25, 10)) }).to include("hole 2 lies within hole 1")
+      expect(refusal { outline_of(plate, circle(30, 25, 50)) }).to include("hole 1 and the boundary cross or touch")
       expect(refusal { outline_of(plate, circle(30, 25, 20), circle(50, 25, 20)) }).to match(/hole [12] and hole [12] cross or touch/)
-      expect(refusal { outline_of(plate, circle(30, 25, 20), circle(45, 25, 20)) }).to match(/cross or touch/)
+      expect(refusal { outline_of(plate, circle(30, 25, 20), circle(45, 25, 20)) }).to include("cross or touch")
     end
 
     it "refuses what has no extent" do
       expect(refusal { outline_of(corners([0, 0], [10, 0], [20, 0])) }).to match(/no area|cross or touch|folds/)
-      expect(refusal { outline_of(corners([0, 0], [0, 0], [20, 0])) }).to match(/lie on the same point/)
-      expect(refusal { outline_of(circle(0, 0, 0)) }).to match(/diameter “0 mm” is not above zero/)
-      expect(refusal { outline_of(rectangle("0 mm", "0 mm", "-3 mm", "1 mm")) }).to match(/width “-3 mm” is not above zero/)
+      expect(refusal { outline_of(corners([0, 0], [0, 0], [20, 0])) }).to include("lie on the same point")
+      expect(refusal { outline_of(circle(0, 0, 0)) }).to include("diameter “0 mm” is not above zero")
+      expect(refusal { outline_of(rectangle("0 mm", "0 mm", "-3 mm", "1 mm")) }).to include("width “-3 mm” is not above zero")
     end
 
     it "refuses fillets that do not fit" do
-      expect(refusal { outline_of(corners([0, 0], [10, 0, { "fillet" => "30 mm" }], [10, 10])) }).to match(/too short for the fillets/)
-      expect(refusal { outline_of(corners([0, 0], [10, 0, { "fillet" => "3 mm" }], [20, 0], [20, 20])) }).to match(/corner 2 is straight and cannot be rounded/)
+      expect(refusal { outline_of(corners([0, 0], [10, 0, { "fillet" => "30 mm" }], [10, 10])) }).to include("too short for the fillets")
+      expect(refusal { outline_of(corners([0, 0], [10, 0, { "fillet" => "3 mm" }], [20, 0], [20, 20])) }).to include("corner 2 is straight and cannot be rounded")
     end
   end
 end

@@ -68,9 +68,9 @@ RSpec.describe Lattice::Study::Static do
 
   it "refuses forces that leave the plane and supports that contradict each other" do
     flat = { body: { "make" => "plane stress" }, root: { "of" => "edges" }, tip: { "of" => "edges" } }
-    expect(refusal { solve(problem(**flat, force: { "direction" => "+z" })) }).to match(/acts along z, but the model lies in the xy plane/)
+    expect(refusal { solve(problem(**flat, force: { "direction" => "+z" })) }).to include("acts along z, but the model lies in the xy plane")
     moved = { "id" => "d", "kind" => "displacement", "target" => "root", "component" => "x", "value" => "1 mm" }
-    expect(refusal { solve(problem({}, moved)) }).to match(/gives x another value where an earlier statement already holds it/)
+    expect(refusal { solve(problem({}, moved)) }).to include("gives x another value where an earlier statement already holds it")
   end
 
   it "needs a density for gravity" do

@@ -10,10 +10,10 @@ module LatticeServer
     # @return [Sequel::Database] migrated; one for the process
     def connect
       FileUtils.mkdir_p(Config.derived)
-      @connect ||= open(Config.database)
+      @connect ||= at(Config.database)
     end
 
-    def open(path)
+    def at(path)
       Sequel.extension :migration
       db = Sequel.sqlite(path, timeout: 10_000, max_connections: 20)
       db.run("PRAGMA journal_mode = WAL")

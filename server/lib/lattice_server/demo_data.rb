@@ -15,7 +15,7 @@ module LatticeServer
       return @out.puts("» demo data: all there") if @db[:projects][name: PROJECT]
 
       project = Store::Projects.new(@db).create(PROJECT)
-      Dir[FILES].sort.each { |file| add(project[:id], file) }
+      Dir[FILES].each { |file| add(project[:id], file) }
     end
 
     private

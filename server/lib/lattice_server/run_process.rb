@@ -43,7 +43,10 @@ module LatticeServer
 
     def die_with_parent
       parent = Process.ppid
-      Thread.new { sleep 0.5 while Process.ppid == parent; exit!(1) }
+      Thread.new do
+        sleep 0.5 while Process.ppid == parent
+        exit!(1)
+      end
     end
 
     def peak_memory

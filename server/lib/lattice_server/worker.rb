@@ -29,7 +29,7 @@ module LatticeServer
         stop(child, run_id) if @runs.stop_wanted?(run_id)
         sleep POLL
       end
-      @runs.finish(run_id, "interrupted", error: "The process was ended from outside#{$CHILD_STATUS.termsig == 9 ? ', perhaps because memory ran out' : ''}. Retry to run it again.")
+      @runs.finish(run_id, "interrupted", error: "The process was ended from outside#{', perhaps because memory ran out' if $CHILD_STATUS.termsig == 9}. Retry to run it again.")
     end
 
     # SQLite connections do not survive a fork: both sides open their own.

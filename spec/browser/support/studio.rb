@@ -32,7 +32,7 @@ module Studio
 
   def browser
     Ferrum::Browser.new(browser_path: "/usr/bin/chromium", window_size: [1280, 800], headless: "new", timeout: WAIT, process_timeout: WAIT,
-                        browser_options: CHROMIUM).tap { |browser| browser.set_viewport(width: 1280, height: 800) }
+                        browser_options: CHROMIUM.dup).tap { |browser| browser.set_viewport(width: 1280, height: 800) }
   end
 
   # Waits until fonts are there and two frames have been drawn since.
@@ -50,6 +50,17 @@ module Studio
 
       Thread.pass
       IO.select(nil, nil, nil, 0.05)
+    end
+  end
+
+  # @return [Integer] process id of the worker that a server keeps
+  def worker_of(server)
+    wait do
+      Dir["/proc/[0-9]*/status"].find do |file|
+        File.read(file)[/^PPid:\s+(\d+)/, 1].to_i == server && File.read(file.sub("status", "cmdline")).include?("bin/worker")
+      rescue SystemCallError
+        false
+      end&.then { |file| file[/\d+/].to_i }
     end
   end
 

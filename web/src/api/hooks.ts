@@ -27,7 +27,15 @@ export function useUnits() {
 }
 
 export function useModel(id: string) {
-  return useQuery({ queryKey: ["model", id], queryFn: () => request<ModelView>("GET", `/api/models/${id}`) });
+  return useQuery({
+    queryKey: ["model", id],
+    queryFn: () => request<ModelView>("GET", `/api/models/${id}`),
+    // An answer that was on its way while an edit was made is older than what the edit brought.
+    structuralSharing: (old, next) => {
+      const [before, after] = [old as ModelView | undefined, next as ModelView];
+      return before && before.version > after.version ? before : after;
+    },
+  });
 }
 
 export interface SkinMeta {
@@ -59,17 +67,21 @@ export function useField(digest: string | null, name: string) {
   });
 }
 
+/** The last edit of each model that is still on its way. */
+const turns = new Map<string, Promise<unknown>>();
+
 /** Changes to the model, one after another; each is a revision that can be undone. */
 export function useEdit(id: string) {
   const client = useQueryClient();
   const complain = useDesk((desk) => desk.complain);
-  return useCallback(
+  const send = useCallback(
     async (path: "document" | "undo" | "redo", change?: (document: Model) => Model): Promise<void> => {
       const view = client.getQueryData<ModelView>(["model", id]);
       if (!view) return;
       const body = { version: view.version, ...(change ? { document: change(structuredClone(view.document)) } : {}) };
       try {
         const next = await request<ModelView>(path === "document" ? "PUT" : "POST", `/api/models/${id}/${path}`, body);
+        await client.cancelQueries({ queryKey: ["model", id] });
         client.setQueryData(["model", id], next);
         complain(null);
       } catch (error) {
@@ -78,6 +90,17 @@ export function useEdit(id: string) {
       }
     },
     [client, id, complain],
+  );
+  return useCallback(
+    (...edit: Parameters<typeof send>): Promise<void> => {
+      const mine = (turns.get(id) ?? Promise.resolve()).then(() => send(...edit));
+      turns.set(
+        id,
+        mine.catch(() => undefined),
+      );
+      return mine;
+    },
+    [id, send],
   );
 }
 

@@ -17,6 +17,8 @@ export function Home() {
     try {
       await action();
       setProblem(null);
+      // A list that is still on its way was asked for before this change.
+      await client.cancelQueries({ queryKey: ["projects"] });
       await client.invalidateQueries({ queryKey: ["projects"] });
     } catch (e) {
       setProblem(e instanceof Refused ? [e.message, e.cure].filter(Boolean).join(". ") : String(e));

@@ -27,10 +27,13 @@ export function InsertLine() {
 
   async function insert(template: Template) {
     setOpen(false);
-    const id = freshId(view.document.statements);
     const draft = template.make(view);
+    let id = "";
     try {
-      await arrange((all) => [...all, { id, ...draft } as (typeof all)[number]]);
+      await arrange((all) => {
+        id = freshId(all);
+        return [...all, { id, ...draft } as (typeof all)[number]];
+      });
       setProblem(null);
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
@@ -42,7 +45,9 @@ export function InsertLine() {
     setTimeout(() => {
       const row = document.getElementById(`statement-${id}`);
       row?.scrollIntoView({ block: "nearest" });
-      if (!waiting) row?.querySelector<HTMLElement>("[data-chip], textarea")?.focus();
+      // Whoever types on meanwhile is not interrupted.
+      const typing = document.activeElement instanceof HTMLInputElement || document.activeElement instanceof HTMLTextAreaElement;
+      if (!waiting && !typing) row?.querySelector<HTMLElement>("[data-chip], textarea")?.focus();
     });
   }
 

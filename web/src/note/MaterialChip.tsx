@@ -94,6 +94,7 @@ export function MaterialProperties({ statement }: { statement: Of<"material"> })
             label={key}
             value={statement.properties?.[key] ?? ""}
             placeholder="–"
+            optional={key !== "young" && key !== "poisson"}
             onCommit={(value) =>
               change(statement.id, (s) => {
                 if (s.kind !== "material") return;

@@ -56,6 +56,7 @@ function LoopWords({ loop, id, onChange }: { loop: Loop; id: string; onChange: (
           label="fillet"
           value={loop.rectangle.fillet ?? ""}
           placeholder="sharp"
+          optional
           onCommit={(v) =>
             onChange((l) => {
               if (!("rectangle" in l)) return;

@@ -97,7 +97,7 @@ function BodyLine({ statement }: { statement: Of<"body"> }) {
       <ChoiceChip label="outline" value={statement.outline} options={outlines} missing={!body} onChoose={(v) => void edit((s) => (s.outline = v))} />
       {thick && (
         <>
-          , <TextChip label="thickness" value={statement.thickness ?? ""} placeholder={statement.make === "plane strain" ? "1 m" : "thickness"} onCommit={(v) => edit((s) => (v ? (s.thickness = v) : delete s.thickness))} />{" "}
+          , <TextChip label="thickness" value={statement.thickness ?? ""} placeholder={statement.make === "plane strain" ? "1 m" : "thickness"} optional={statement.make === "plane strain"} onCommit={(v) => edit((s) => (v ? (s.thickness = v) : delete s.thickness))} />{" "}
           {statement.make === "solid" ? "deep along z" : "thick"}
         </>
       )}

@@ -15,11 +15,13 @@ interface TextChipProps {
   value: string;
   /** Shown in place of an empty value. */
   placeholder?: string;
+  /** An empty value is nothing to mend. */
+  optional?: boolean;
   onCommit: (value: string) => Promise<void>;
 }
 
 /** A value that opens for typing in its place; what is refused stays, with the reason under it. */
-export function TextChip({ label, value, placeholder = "…", onCommit }: TextChipProps) {
+export function TextChip({ label, value, placeholder = "…", optional = false, onCommit }: TextChipProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const [refused, setRefused] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);
@@ -65,7 +67,7 @@ export function TextChip({ label, value, placeholder = "…", onCommit }: TextCh
 
   if (draft === null) {
     return (
-      <button ref={button} data-chip="text" aria-label={`${label}: ${value || placeholder}`} className={`chip ${value ? "" : "chip-missing"}`} onClick={() => setDraft(value)}>
+      <button ref={button} data-chip="text" aria-label={`${label}: ${value || placeholder}`} className={`chip ${value ? "" : optional ? "text-faint italic" : "chip-missing"}`} onClick={() => setDraft(value)}>
         {value || placeholder}
       </button>
     );

@@ -51,6 +51,7 @@ export function CornersTable({ statement }: { statement: Of<"outline"> }) {
                 label={`corner ${i + 1} fillet`}
                 value={corner.fillet ?? ""}
                 placeholder="sharp"
+                optional
                 onCommit={(v) =>
                   put(i, (c) => {
                     if (v) c.fillet = v;
@@ -60,7 +61,7 @@ export function CornersTable({ statement }: { statement: Of<"outline"> }) {
               />
             </td>
             <td className="pr-5">
-              <TextChip label={`corner ${i + 1} through`} value={corner.through ? `${corner.through.x}; ${corner.through.y}` : ""} placeholder="straight" onCommit={(v) => through(i, v)} />
+              <TextChip label={`corner ${i + 1} through`} value={corner.through ? `${corner.through.x}; ${corner.through.y}` : ""} placeholder="straight" optional onCommit={(v) => through(i, v)} />
             </td>
             <td>
               <button className="rounded p-0.5 text-faint hover:bg-glow" aria-label={`Add a corner after ${i + 1}`} title="Add a corner after this one" onClick={() => void edit((all) => all.splice(i + 1, 0, between(corners, i)))}>

@@ -14,14 +14,11 @@ export function Tray() {
   const { selected, set } = useDesk();
   const statement = view.document.statements.find((s) => s.id === selected);
   const outline = statement?.kind === "outline" && "corners" in statement.boundary ? statement : null;
-  const active = view.runs.some((r) => r.state === "running" || r.state === "queued");
-  const failed = view.runs[0] && ["failed", "interrupted"].includes(view.runs[0].state);
+  const latest = view.runs[0]?.state;
   const [tab, setTab] = useState<Tab>("reactions");
 
-  useEffect(() => {
-    if (active || failed) setTab("runs");
-    else setTab((old) => (old === "runs" ? "reactions" : old));
-  }, [active, failed]);
+  /** A run is followed until it is done; what ended otherwise stays in sight. */
+  useEffect(() => setTab((old) => (latest && latest !== "done" ? "runs" : old === "runs" ? "reactions" : old)), [latest]);
   useEffect(() => setTab((old) => (outline ? "corners" : old === "corners" ? "reactions" : old)), [outline]);
 
   const tabs: [Tab, string][] = [...(outline ? [["corners", "Corners"] as [Tab, string]] : []), ["reactions", "Reactions"], ["runs", "Runs"]];

@@ -165,7 +165,7 @@ function SolveButton() {
       </span>
     );
   }
-  const text = waiting === 0 ? "Solved" : view.studies.some((s) => s.state === "stale") ? `Solve ${waiting} stale` : "Solve";
+  const text = waiting === 0 && view.studies.length > 0 ? "Solved" : view.studies.some((s) => s.state === "stale") ? `Solve ${waiting} stale` : "Solve";
   return (
     <span className="flex items-center gap-2">
       {view.notices.length > 0 && (

@@ -6,6 +6,7 @@ module Lattice
     # Y. Chen, T. A. Davis, W. W. Hager, S. Rajamanickam, Algorithm 887: CHOLMOD, 2008.
     module Cholmod
       extend FFI::Library
+
       ffi_lib %w[libcholmod.so.3 libcholmod.so]
 
       COMMON_BYTES = 16_384 # more than any release's cholmod_common

@@ -15,7 +15,13 @@ module Lattice
         l, z = coordinates(points)
         columns = Array.new(15)
         6.times { |n| columns[n] = corner(l[n % 3], z, n < 3 ? -1 : 1) }
-        EDGES.each { |a, b, n| columns[n] = n < 12 ? l[a % 3] * l[b % 3] * ((z * (n < 9 ? -1 : 1)) + 1) * 2 : l[a] * (1 - (z**2)) }
+        EDGES.each do |a, b, n|
+          columns[n] = if n < 12
+                         l[a % 3] * l[b % 3] * ((z * (n < 9 ? -1 : 1)) + 1) * 2
+                       else
+                         l[a] * (1 - (z**2))
+                       end
+        end
         Numo::DFloat.vstack(columns).transpose.dup
       end
 

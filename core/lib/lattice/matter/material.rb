@@ -26,7 +26,7 @@ module Lattice
           missing = young.nil? ? "Young's modulus" : "Poisson's ratio"
           hint = known ? nil : Library.closest(name)
           raise statement.fault("“#{name}” is not in the library and has no #{missing}", path: "material",
-                                                                                         cure: "Choose a library material#{hint ? " (such as #{hint})" : ''}, or type its properties.")
+                                                                                         cure: "Choose a library material#{" (such as #{hint})" if hint}, or type its properties.")
         end
         raise statement.fault("Young's modulus is not above zero", path: "properties.young", cure: "Give a positive value.") unless young.positive?
         return if poisson > -1 && poisson < 0.5

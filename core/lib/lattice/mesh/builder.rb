@@ -8,8 +8,8 @@ module Lattice
       # @param size [Float] m
       # @yield [Float] the share that is done
       # @return [Grid]
-      def self.call(bodies, size, &progress)
-        new(bodies, size).call(&progress)
+      def self.call(bodies, size, &)
+        new(bodies, size).call(&)
       end
 
       def initialize(bodies, size)

@@ -13,7 +13,7 @@ module Lattice
       # @return [Numo::Int32] [t, 3], counter-clockwise, without triangles of no area
       # @raise [SolveFailed]
       def triangles(points)
-        text = +"2\n#{points.shape[0]}\n"
+        text = "2\n#{points.shape[0]}\n"
         points.to_a.each { |x, y| text << x.to_s << " " << y.to_s << "\n" }
         out, err, status = Open3.capture3("qdelaunay", "Qt", "i", stdin_data: text)
         raise SolveFailed, "the triangulation failed: #{err[/\A[^\n]*/]}" unless status.success?

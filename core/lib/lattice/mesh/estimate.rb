@@ -23,7 +23,7 @@ module Lattice
         { elements: elements.round, unknowns: unknowns.round, bytes: bytes + (elements * 12_000) }
       end
 
-      def layers(body, size) = [(body.thickness / size - 1e-6).ceil, 1].max
+      def layers(body, size) = [((body.thickness / size) - 1e-6).ceil, 1].max
 
       # @raise [InvalidInput] when the mesh would not fit the memory that is free
       def check!(bodies, size, statement, free: available)

@@ -26,7 +26,7 @@ module Lattice
       def divisions(side, opposite, size)
         [side, opposite].map do |s|
           turn = s.radius.infinite? ? 0 : s.sweep.abs / (PlaneSizing::TURN / 2)
-          [(s.length / size - 1e-6).ceil, turn.ceil, 1].max
+          [((s.length / size) - 1e-6).ceil, turn.ceil, 1].max
         end.max
       end
 

@@ -173,7 +173,7 @@ module Lattice
         sizes = @sizing.at(candidates) * APART
         cell = @sizing.size * APART
         grid = Hash.new { |hash, key| hash[key] = [] }
-        put = lambda { |x, y| grid[((x / cell).floor * 1_000_003) + (y / cell).floor] << x << y }
+        put = ->(x, y) { grid[((x / cell).floor * 1_000_003) + (y / cell).floor] << x << y }
         border_points.to_a.each { |x, y| put.call(x, y) }
         reach = sizes.to_a
         taken = []

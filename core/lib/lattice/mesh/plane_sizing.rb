@@ -5,9 +5,9 @@ module Lattice
     # The length wanted of a side at any place of an outline: the given one, less
     # on curves and across thin places, growing gently away from there.
     class PlaneSizing
-      TURN = Math::PI / 6  # most that one side may turn on an arc
-      GROWTH = 0.35         # of the size, per distance
-      FLOOR = 1.0 / 40     # of the given size: nothing finer by itself
+      TURN = Math::PI / 6 # most that one side may turn on an arc
+      GROWTH = 0.35 # of the size, per distance
+      FLOOR = 1.0 / 40 # of the given size: nothing finer by itself
       MOST_SAMPLES = 3000
 
       attr_reader :size

@@ -35,6 +35,7 @@ module Lattice
         raise InvalidInput, faults unless faults.empty?
 
         @statements = @data["statements"].map { |s| Statement.new(s) }.freeze
+        @outlines = {}
         faults = doubled("id") + doubled("name") + outline_faults
         raise InvalidInput, faults unless faults.empty?
 
@@ -54,8 +55,10 @@ module Lattice
         active(kind).find { |s| s.name == name }
       end
 
+      # @param statement [Statement] an outline statement of this document
+      # @return [Shape::Outline] read once
       def outline(statement)
-        Shape::OutlineReader.new(statement).outline
+        @outlines[statement.id] ||= Shape::OutlineReader.new(statement).outline
       end
 
       private

@@ -48,7 +48,7 @@ module Lattice
 
       def *(other) = Dimension.new(exponents.zip(other.exponents).map(&:sum))
       def /(other) = Dimension.new(exponents.zip(other.exponents).map { |a, b| a - b })
-      def **(power) = Dimension.new(exponents.map { |e| e * power })
+      def **(other) = Dimension.new(exponents.map { |e| e * other })
       def ==(other) = other.is_a?(Dimension) && exponents == other.exponents
       alias eql? ==
       def hash = exponents.hash

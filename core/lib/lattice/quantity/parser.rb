@@ -15,7 +15,7 @@ module Lattice
     # so that "W/m K" is W/(m·K) and "0.5*12 kN" is 6 kN. A digit after a unit
     # is its power: "N/mm2".
     class Parser
-      NUMBER = /(?:\d+(?:[  ]\d{3})+(?!\d)|\d+)?(?:\.\d+|\.)?(?:[eE][-+]?\d+)?/
+      NUMBER = /(?:\d+(?: \d{3})+(?!\d)|\d+)?(?:\.\d+|\.)?(?:[eE][-+]?\d+)?/
       UNIT = /[A-Za-zµ°%]+/
       SUPERSCRIPTS = { "²" => "^2", "³" => "^3", "⁴" => "^4", "⁻¹" => "^-1" }.freeze
       LONGEST = 200
@@ -136,7 +136,7 @@ module Lattice
 
       def unknown(name)
         hint = Unit.closest(name)
-        raise Unreadable, "“#{name}” is not a known unit#{hint ? "; did you mean “#{hint}”?" : ''}"
+        raise Unreadable, "“#{name}” is not a known unit#{"; did you mean “#{hint}”?" if hint}"
       end
     end
   end

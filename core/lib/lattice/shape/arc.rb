@@ -40,8 +40,8 @@ module Lattice
       # @return [Numo::DFloat] [n, 2]
       def points(params)
         angles = (params * sweep) + start
-        Numo::NMath.cos(angles).reshape(params.size, 1)
-                   .concatenate(Numo::NMath.sin(angles).reshape(params.size, 1), axis: 1) * radius + Numo::DFloat[*centre]
+        (Numo::NMath.cos(angles).reshape(params.size, 1)
+                   .concatenate(Numo::NMath.sin(angles).reshape(params.size, 1), axis: 1) * radius) + Numo::DFloat[*centre]
       end
 
       # Contributions to [area, first moments x and y], by Green's theorem:

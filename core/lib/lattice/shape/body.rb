@@ -4,7 +4,7 @@ module Lattice
   module Shape
     # A body made from an outline: extruded along z, or a plane region.
     class Body
-      attr_reader :name, :make, :outline, :thickness
+      attr_reader :name, :make, :outline, :thickness, :area, :centroid
 
       # @param thickness [Float] m; 1 m (one metre of depth) for plane strain without one
       def initialize(name, make, outline, thickness)
@@ -15,8 +15,6 @@ module Lattice
         @area, @centroid = outline.area_and_centroid
         freeze
       end
-
-      attr_reader :area, :centroid
 
       def solid? = make == "solid"
       def axisymmetric? = make == "axisymmetric"
@@ -73,7 +71,15 @@ module Lattice
 
       def bore(segment) = hole?(segment) && segment.closed? ? segment.radius * 2 : nil
       def hole?(segment) = segment.key.start_with?("hole")
-      def curve(segment) = segment.radius.infinite? ? "line" : (segment.closed? ? "circle" : "arc")
+
+      def curve(segment)
+        if segment.radius.infinite?
+          "line"
+        else
+          (segment.closed? ? "circle" : "arc")
+        end
+      end
+
       def wall(segment) = segment.radius.infinite? ? "plane" : "cylinder"
 
       def plane_places
@@ -93,7 +99,7 @@ module Lattice
 
       def wall_places(segment)
         face = place(:faces, segment.key, wall(segment), segment_box(segment, 0.0, thickness), bore: bore(segment),
-                                                                                             measure: segment.length * thickness)
+                                                                                               measure: segment.length * thickness)
         rims = { "bottom" => 0.0, "top" => thickness }.map do |label, z|
           place(:edges, "#{segment.key} at #{label}", curve(segment), segment_box(segment, z, z), bore: bore(segment), measure: segment.length)
         end

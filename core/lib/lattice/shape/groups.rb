@@ -25,7 +25,7 @@ module Lattice
       # @return [Array<Place>] what the rule and the picks of a group find
       def members(group)
         of = group["of"].to_sym
-        ruled = group["rule"] ? @parts.places.select { |p| p.of == of && match?(p, group) } : []
+        ruled = group["rule"] ? @parts.places.select(&matcher(of, group["rule"])) : []
         (ruled + picked(group)).uniq(&:key)
       end
 
@@ -67,12 +67,17 @@ module Lattice
         (group["pick"] || []).filter_map { |p| @parts.place(p["body"], p["name"]) }
       end
 
-      def match?(place, group)
-        rule = group["rule"]
+      # @return [Proc] answers whether a place is of that kind and follows the rule
+      def matcher(of, rule)
         tolerance = @parts.size * TOLERANCE
-        if (plane = rule["plane"]) then place.on_plane?(plane["axis"], Quantity.parse(plane["at"], "length"), tolerance)
-        elsif (bores = rule["bores"]) then place.bore && (place.bore - Quantity.parse(bores["diameter"], "length")).abs <= tolerance
-        else true
+        if (plane = rule["plane"])
+          at = Quantity.parse(plane["at"], "length")
+          ->(place) { place.of == of && place.on_plane?(plane["axis"], at, tolerance) }
+        elsif (bores = rule["bores"])
+          diameter = Quantity.parse(bores["diameter"], "length")
+          ->(place) { place.of == of && place.bore && (place.bore - diameter).abs <= tolerance }
+        else
+          ->(place) { place.of == of }
         end
       end
     end

@@ -125,7 +125,7 @@ module Lattice
           left = ((to[0] - from[0]) * unit(segment)[0]) + ((to[1] - from[1]) * unit(segment)[1])
           if left < -1e-9 * segment.length
             raise @statement.fault("#{segment.key} is too short for the fillets at its ends", path: "boundary",
-                                                                                             cure: "Reduce a fillet's radius.")
+                                                                                              cure: "Reduce a fillet's radius.")
           end
           left > 1e-9 * segment.length ? Line.new(from, to, segment.key) : nil
         end
@@ -176,15 +176,13 @@ module Lattice
         what = a == b ? "#{a} folds back on itself" : "#{a} and #{b} cross or touch"
         place = (from[pair[0], true] + to[pair[0], true]) / 2
         raise @statement.fault("#{what} near x = #{shown(place[0])}, y = #{shown(place[1])}", path: "boundary",
-                                                                                             cure: "Move a corner, or the hole, so that the lines stay apart.")
+                                                                                              cure: "Move a corner, or the hole, so that the lines stay apart.")
       end
 
       def check_nesting(outline, lines)
         outline.holes.each_with_index do |_, i|
           inside = ->(k) { Polygon.inside(lines[i + 1][0][0...1, true], *edges(lines[k][0]))[0] == 1 }
-          unless inside.call(0)
-            raise @statement.fault("hole #{i + 1} lies outside the outline", path: "holes.#{i}", cure: "Move it inside, or remove it.")
-          end
+          raise @statement.fault("hole #{i + 1} lies outside the outline", path: "holes.#{i}", cure: "Move it inside, or remove it.") unless inside.call(0)
           other = (1...lines.size).find { |k| k != i + 1 && inside.call(k) }
           raise @statement.fault("hole #{i + 1} lies within hole #{other}", path: "holes.#{i}", cure: "Remove one of them.") if other
         end

@@ -30,13 +30,9 @@ module Lattice
 
       def build(statement)
         source = @document.named("outline", statement["outline"])
-        unless source
-          return fault(statement, "there is no outline named “#{statement['outline']}”", "outline", "Add that outline, or choose another.")
-        end
+        return fault(statement, "there is no outline named “#{statement['outline']}”", "outline", "Add that outline, or choose another.") unless source
         thickness = statement.quantity("thickness", "length")
-        if thickness.nil? && %w[solid plane\ stress].include?(statement["make"])
-          return fault(statement, "its thickness is missing", "thickness", "Give its depth along z.")
-        end
+        return fault(statement, "its thickness is missing", "thickness", "Give its depth along z.") if thickness.nil? && ["solid", "plane stress"].include?(statement["make"])
         return fault(statement, "its thickness is not above zero", "thickness", "Give a length above zero.") if thickness && thickness <= 0
 
         made(statement, @document.outline(source), thickness || 1.0)

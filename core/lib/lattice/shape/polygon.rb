@@ -30,7 +30,7 @@ module Lattice
         (parity % 2).eq(1)
       end
 
-      # Proper crossings and touches between segments that are not neighbours.
+      # Crossings and touches between segments that are not neighbours.
       #
       # @param from [Numo::DFloat] [n, 2]
       # @param to [Numo::DFloat] [n, 2]
@@ -38,41 +38,42 @@ module Lattice
       # @return [Array(Integer, Integer), nil] the first pair that meets
       def crossing(from, to, tolerance)
         n = from.shape[0]
-        length = Numo::NMath.sqrt(((to - from)**2).sum(1))
-        (0...n).each do |i|
-          others = (i + 1)...n
-          next if others.none?
-
-          hit = meets(from[i..i, true], to[i..i, true], length[i], from[others, true], to[others, true], length[others], tolerance)
-          found = hit.where.to_a.find { |j| !neighbours?(from, to, i, i + 1 + j, tolerance) }
-          return [i, i + 1 + found] if found
+        step = [200_000 / n, 1].max
+        (0...n).step(step) do |first|
+          rows = first...[first + step, n].min
+          meeting(from, to, rows, tolerance).where.to_a.each do |flat|
+            i = first + (flat / n)
+            j = flat % n
+            return [i, j] if j > i && !neighbours?(from, to, i, j, tolerance)
+          end
         end
         nil
       end
 
-      # Segment a–b against segments c–d: each end of either on opposite sides of (or on) the other.
-      def meets(a, b, ab, c, d, cd, tolerance)
+      # Segments +rows+ against all: each end of either on opposite sides of (or on) the other.
+      # @return [Numo::Bit] [rows, n]
+      def meeting(from, to, rows, tolerance)
+        a, b = [from, to].map { |p| [0, 1].map { |k| p[rows, k].reshape(rows.size, 1) } }
+        c, d = [from, to].map { |p| [0, 1].map { |k| p[true, k].reshape(1, from.shape[0]) } }
+        ab, cd = [[a, b], [c, d]].map { |p, q| Numo::NMath.sqrt(((q[0] - p[0])**2) + ((q[1] - p[1])**2)) }
         side_c = side(a, b, c) / ab
         side_d = side(a, b, d) / ab
-        side_a = -side(c, a, d) / cd
-        side_b = -side(c, b, d) / cd
-        straddle = ((side_c * side_d) <= tolerance**2) & ((side_a * side_b) <= tolerance**2)
-        near = (side_c.abs <= tolerance) & (side_d.abs <= tolerance)
-        straddle & (~near | overlap(a, b, c, d, tolerance))
+        straddle = ((side_c * side_d) <= tolerance**2) & ((side(c, d, a) / cd * (side(c, d, b) / cd)) <= tolerance**2)
+        along = (side_c.abs <= tolerance) & (side_d.abs <= tolerance)
+        straddle & (~along | overlap(a, b, c, d, tolerance))
       end
 
-      # Twice the area of a, b, p; rows of one array go with all rows of another.
+      # Twice the area of the triangle a, b, p; each a pair of coordinate arrays.
       def side(a, b, p)
-        ((b[true, 0] - a[true, 0]) * (p[true, 1] - a[true, 1])) - ((b[true, 1] - a[true, 1]) * (p[true, 0] - a[true, 0]))
+        ((b[0] - a[0]) * (p[1] - a[1])) - ((b[1] - a[1]) * (p[0] - a[0]))
       end
 
+      # Whether the boxes of the segments overlap.
       def overlap(a, b, c, d, tolerance)
-        boxes = [0, 1].map do |k|
-          low, high = [a[0, k], b[0, k]].minmax
-          pair = Numo::DFloat.vstack([c[true, k], d[true, k]])
-          (pair.max(0) >= low - tolerance) & (pair.min(0) <= high + tolerance)
-        end
-        boxes[0] & boxes[1]
+        [0, 1].map do |k|
+          (Numo::DFloat.maximum(c[k], d[k]) >= Numo::DFloat.minimum(a[k], b[k]) - tolerance) &
+            (Numo::DFloat.minimum(c[k], d[k]) <= Numo::DFloat.maximum(a[k], b[k]) + tolerance)
+        end.reduce { |x, y| x & y }
       end
 
       # Segments that share an end touch there, which is no crossing unless they fold back.

@@ -43,9 +43,7 @@ module Lattice
 
       def stiffness(block)
         continuum = continuum(block)
-        if continuum.least_determinant <= 0
-          raise SolveFailed, "an element of “#{block.body}” is folded by its curved sides; choose a smaller mesh size"
-        end
+        raise SolveFailed, "an element of “#{block.body}” is folded by its curved sides; choose a smaller mesh size" if continuum.least_determinant <= 0
 
         material = @problem.materials[block.body]
         continuum.stiffness(material.young, material.poisson)

@@ -44,7 +44,7 @@ module Lattice
 
       # @return [Numo::DFloat] Tᵀ (f - K g)
       def reduce_load(matrix, load)
-        load = load - matrix.dot(given) unless given.eq(0).all?
+        load -= matrix.dot(given) unless given.eq(0).all?
         load[free].dup
       end
 

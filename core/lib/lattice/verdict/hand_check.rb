@@ -27,7 +27,7 @@ module Lattice
         return if ratio >= SLENDER
 
         raise statement.fault("“#{body.name}” is only #{ratio.round(1)} times as long as it is deep, which is no beam", path: "body",
-                                                                                                                      cure: "A hand check wants at least #{SLENDER.round} times.")
+                                                                                                                        cure: "A hand check wants at least #{SLENDER.round} times.")
       end
 
       # @param result [Result::Static]
@@ -110,11 +110,9 @@ module Lattice
 
       # Between two supports; the deflection half way.
       def simple(place, load, supports)
-        from, to = [supports.min, supports.max]
+        from, to = supports.minmax
         @span = to - from
-        if @span < extent[axis] / 2
-          raise statement.fault("the supports of “#{body.name}” are not at two ends", path: "beam", cure: "Choose cantilever, or support both ends.")
-        end
+        raise statement.fault("the supports of “#{body.name}” are not at two ends", path: "beam", cure: "Choose cantilever, or support both ends.") if @span < extent[axis] / 2
 
         lever = (place - from).clip(0, @span)
         short = Numo::DFloat.minimum(lever, @span - lever)

@@ -4,7 +4,7 @@ module Lattice
   module Verdict
     # An allowed value read against a result, body by body where it is a share of a strength.
     class Limit
-      STRENGTH = %r{\A\s*(yield|ultimate)\s*(?:([/*])\s*(.+))?\z}.freeze
+      STRENGTH = %r{\A\s*(yield|ultimate)\s*(?:([/*])\s*(.+))?\z}
       WORDS = { "von_mises" => "von Mises stress", "tresca" => "Tresca stress", "principal_max" => "greatest principal stress",
                 "principal_min" => "least principal stress", "displacement" => "displacement", "reaction" => "reaction" }.freeze
 

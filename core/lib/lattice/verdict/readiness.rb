@@ -4,7 +4,7 @@ module Lattice
   module Verdict
     # The second pair of eyes before a solve: what is missing or odd, in plain words.
     class Readiness
-      DENSITIES = (1.0..25_000.0).freeze # kg/m³ of anything that parts are made of
+      DENSITIES = (1.0..25_000.0) # kg/m³ of anything that parts are made of
 
       # @param problem [Study::Problem]
       def initialize(problem)
@@ -78,9 +78,7 @@ module Lattice
       def check_groups
         @document.active("group").each do |group|
           lost = @groups.lost(group)
-          unless lost.empty?
-            odd(group.fault_at("#{lost.map { |_, name| "“#{name}”" }.join(', ')} is no longer on the shape", path: "pick", cure: "Pick the place again."))
-          end
+          odd(group.fault_at("#{lost.map { |_, name| "“#{name}”" }.join(', ')} is no longer on the shape", path: "pick", cure: "Pick the place again.")) unless lost.empty?
           odd(group.fault_at("it matches nothing on the shape", path: "rule", cure: "Change its rule, or pick its places.")) if @groups.members(group).empty?
         end
       end
@@ -152,7 +150,7 @@ module Lattice
       def check_size(statement, size)
         if size > @parts.size
           @mesh_faults << statement.fault_at("a size of #{shown(size, 'length')} is larger than the part", path: "size",
-                                                                                                        cure: "Choose about #{shown(suggested, 'length')}.")
+                                                                                                           cure: "Choose about #{shown(suggested, 'length')}.")
         end
         Mesh::Estimate.check!(@parts.bodies, size, statement)
       rescue InvalidInput => e
