@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+RSpec.describe "The house" do
+  root = File.expand_path("../..", __dir__)
+
+  it "keeps the core free of web, database and interface" do
+    Dir[File.join(root, "core/lib/**/*.rb")].each do |file|
+      expect(File.read(file)).not_to match(/\b(LatticeServer|Sinatra|Sequel|SQLite|Rack::|Puma)\b/), file
+    end
+  end
+
+  it "lets the interface know the server only by its API" do
+    Dir[File.join(root, "web/src/**/*.{ts,tsx}")].each do |file|
+      expect(File.read(file)).not_to match(%r{from "(\.\./)+(core|server|schema)/}), file
+    end
+  end
+
+  it "has one constant a file, named alike" do
+    expect { Lattice::LOADER.eager_load(force: true) }.not_to raise_error
+  end
+
+  it "keeps files short" do
+    long = Dir[File.join(root, "{core,server,verify,bench,web/src}/**/*.{rb,ts,tsx}")].select { |f| File.foreach(f).count > 350 && !f.end_with?("api/model.ts") }
+    expect(long).to be_empty
+  end
+
+  it "asks for nothing outside this machine at run time" do
+    sources = Dir[File.join(root, "{core,server,web/src,web/public}/**/*.{rb,ts,tsx,css,svg}")] + [File.join(root, "web/index.html")]
+    sources.reject { |f| f.include?("/spec/") }.each do |file|
+      addresses = File.read(file).scan(%r{https?://[^\s"'#`)]+}).grep_v(%r{\Ahttps?://(127\.0\.0\.1|www\.w3\.org)}).reject { |a| a.end_with?("://") }
+      expect(addresses).to be_empty, file
+    end
+  end
+end
