@@ -123,6 +123,18 @@ RSpec.describe "The workspace" do
     expect(page).to have_button("Solved", disabled: true)
   end
 
+  it "copies a model with the results that still apply, and deletes it after asking once more" do
+    visit "/"
+    click_button "Copy Shutter link"
+    copy = find("article", text: "Shutter link copy")
+    expect(copy).to have_text("2 hold")
+    within(copy) do
+      click_button "Delete Shutter link copy"
+      click_button "Delete for good"
+    end
+    expect(page).to have_no_css("article", text: "Shutter link copy")
+  end
+
   it "finds commands and shortcuts by key, and changes display units" do
     open_model("Dome-rail saddle")
     press([:control, "k"])

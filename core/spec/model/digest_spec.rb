@@ -24,6 +24,7 @@ RSpec.describe Lattice::Study::Problem do
     expect(changed({}, limit)).to eq(%i[findings])
     expect(changed(force: { "value" => "2 kN" })).to eq(%i[study findings])
     expect(changed(material: { "properties" => Models::STEEL.merge("young" => "70 GPa") })).to eq(%i[study findings])
+    expect(changed(material: { "properties" => Models::STEEL.merge("yield" => "235 MPa") })).to eq(%i[findings])
     expect(changed(mesh: { "size" => "5 mm" })).to eq(%i[mesh study findings])
     expect(changed(body: { "thickness" => "12 mm" })).to eq(%i[shape mesh study findings])
     expect(changed({}, { "id" => "a", "kind" => "aim", "text" => "Why?" })).to eq([])
@@ -31,6 +32,7 @@ RSpec.describe Lattice::Study::Problem do
 
   it "does not care in which units a value was written" do
     expect(changed(body: { "thickness" => "1 cm" })).to eq([])
+    expect(changed(material: { "properties" => Models::STEEL.merge("yield" => "235 MPa") })).to eq(%i[findings])
     expect(changed(mesh: { "size" => "0.01 m" })).to eq([])
   end
 

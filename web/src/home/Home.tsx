@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { useQueryClient } from "@tanstack/react-query";
-import { Download, FileUp, Plus, Trash2 } from "lucide-react";
+import { Copy, Download, FileUp, Plus, Trash2 } from "lucide-react";
 import { Refused, request } from "../api/client";
 import { useProjects } from "../api/hooks";
 import type { ModelView, ProjectEntry } from "../api/types";
@@ -135,6 +135,7 @@ function Project({ project, attempt }: { project: ProjectEntry; attempt: (action
             <div className="flex items-center px-3 pb-2 text-[12px]">
               <Verdict {...model.verdict} />
               <span className="ml-auto text-faint">{new Date(model.changed_at).toLocaleString()}</span>
+              <CopyButton id={model.id} name={model.name} project={project.id} attempt={attempt} />
               <ExportButton id={model.id} name={model.name} attempt={attempt} />
               <DeleteButton id={model.id} name={model.name} attempt={attempt} />
             </div>
@@ -163,6 +164,19 @@ interface ActionProps {
   attempt: (action: () => Promise<unknown>) => Promise<void>;
 }
 
+/** A copy in the same project; every result that still applies comes along. */
+function CopyButton({ id, name, project, attempt }: ActionProps & { project: string }) {
+  async function copy() {
+    const view = await request<ModelView>("GET", `/api/models/${id}`);
+    await request("POST", `/api/projects/${project}/models`, { document: { ...view.document, name: `${view.document.name} copy` } });
+  }
+  return (
+    <button className="ml-2 rounded p-1 text-faint hover:bg-glow hover:text-ink" aria-label={`Copy ${name}`} title="Make a copy" onClick={() => void attempt(copy)}>
+      <Copy className="size-3.5" />
+    </button>
+  );
+}
+
 function ExportButton({ id, name, attempt }: ActionProps) {
   async function save() {
     const view = await request<ModelView>("GET", `/api/models/${id}`);
@@ -173,7 +187,7 @@ function ExportButton({ id, name, attempt }: ActionProps) {
     URL.revokeObjectURL(link.href);
   }
   return (
-    <button className="ml-2 rounded p-1 text-faint hover:bg-glow hover:text-ink" aria-label={`Export ${name}`} title="Export as a file" onClick={() => void attempt(save)}>
+    <button className="rounded p-1 text-faint hover:bg-glow hover:text-ink" aria-label={`Export ${name}`} title="Export as a file" onClick={() => void attempt(save)}>
       <Download className="size-3.5" />
     </button>
   );

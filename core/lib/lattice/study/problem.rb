@@ -25,7 +25,7 @@ module Lattice
       def study_digest(study)
         statements = document.active.select { |s| (Load::Loads::KINDS + %w[support displacement]).include?(s.kind) }
         acts = statements.map { |s| [s.data.except("id", "target"), (s["target"] ? groups.find(s["target"]).map(&:key).sort : nil)] }
-        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_a[1..7] }
+        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density) }
         Model::Digest.of(["study", study["type"], study.quantity("load_factor", "ratio") || 1.0, mesh_digest, acts, stuff])
       end
 
