@@ -19,7 +19,7 @@ RSpec.describe "From an empty project to a verdict" do
     write_statement("fix")
     expect(page).to have_text("Click what the statement acts on")
     within("[data-testid=window]") { click_button "right" }
-    click_in_window(0.5, 0.5)
+    click_in_window(0.5, 0.5, says: /side 2 of part/)
     within_section("Joins and supports") { expect(page).to have_button("target: place 1") }
     click_button "Done"
 

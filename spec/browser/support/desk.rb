@@ -35,16 +35,23 @@ module Desk
     within(find("section[aria-label='#{title}']"), &)
   end
 
-  # Clicks in the model window at shares of its width and height.
-  def click_in_window(x, y)
-    canvas = find("[data-testid=window] canvas")
-    box = page.evaluate_script("(() => { const r = document.querySelector('[data-testid=window] canvas').getBoundingClientRect(); return [r.x, r.y, r.width, r.height] })()")
-    place = [box[0] + (box[2] * x), box[1] + (box[3] * y)]
-    page.driver.browser.mouse.move(x: place[0] - 3, y: place[1] - 3)
-    page.driver.browser.mouse.move(x: place[0], y: place[1])
-    page.driver.browser.mouse.click(x: place[0], y: place[1])
-    canvas
+  # Points at a place of the model window, given in shares of its width and height,
+  # until the window says what is there (the first frame may still be on its way).
+  def point_in_window(x, y, says:)
+    Studio.wait do
+      left, top, width, height = page.evaluate_script("(() => { const r = document.querySelector('[data-testid=window] canvas').getBoundingClientRect(); return [r.x, r.y, r.width, r.height] })()")
+      place = { x: left + (width * x), y: top + (height * y) }
+      mouse.move(x: place[:x] - 4, y: place[:y] - 4)
+      mouse.move(**place)
+      page.has_css?("[data-testid=window]", text: says, wait: 0.5) && place
+    end
   end
+
+  def click_in_window(x, y, says:)
+    mouse.click(**point_in_window(x, y, says: says))
+  end
+
+  def mouse = page.driver.browser.mouse
 
   def open_model(name)
     visit "/"

@@ -4,10 +4,12 @@ module Lattice
   module Mesh
     # How large a mesh would become, before it is made.
     module Estimate
-      # Bytes for factorising n unknowns: c n^(4/3) (nested dissection in space, A. George
-      # 1973), n log n in the plane; the constants fitted to factors of blocks and plates.
-      SOLID = 230.0
-      PLANE = 900.0
+      # Peak bytes of a whole solve, fitted to blocks and plates of 25 000 to 350 000
+      # unknowns: in space c n^(4/3) (nested dissection, A. George 1973), in the plane
+      # near enough to c n, each above what the program takes by itself.
+      BASE = 1.5e8
+      SOLID = 400.0
+      PLANE = 3000.0
       SHARE = 0.8 # of the memory that is free
 
       module_function
@@ -19,8 +21,8 @@ module Lattice
         elements = bodies.sum { |b| b.area / (size**2) * (b.solid? ? layers(b, size) : 1) }
         solid = bodies.any?(&:solid?)
         unknowns = solid ? elements * 4.3 * 3 : elements * 3.1 * 2
-        bytes = solid ? SOLID * (unknowns**(4.0 / 3)) : PLANE * unknowns * Math.log2(unknowns + 2) / 8
-        { elements: elements.round, unknowns: unknowns.round, bytes: bytes + (elements * 12_000) }
+        bytes = BASE + (solid ? SOLID * (unknowns**(4.0 / 3)) : PLANE * unknowns)
+        { elements: elements.round, unknowns: unknowns.round, bytes: bytes }
       end
 
       def layers(body, size) = [((body.thickness / size) - 1e-6).ceil, 1].max
