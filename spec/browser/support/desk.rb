@@ -2,6 +2,14 @@
 
 # What a user does in the workspace, in a user's words.
 module Desk
+  # Where the canvas of the model window lies on the page.
+  BOX = <<~SCRIPT
+    (() => {
+      const box = document.querySelector("[data-testid=window] canvas").getBoundingClientRect();
+      return [box.x, box.y, box.width, box.height];
+    })()
+  SCRIPT
+
   class << self
     # Process id of the server.
     attr_accessor :server
@@ -39,7 +47,7 @@ module Desk
   # until the window says what is there (the first frame may still be on its way).
   def point_in_window(x, y, says:)
     Studio.wait do
-      left, top, width, height = page.evaluate_script("(() => { const r = document.querySelector('[data-testid=window] canvas').getBoundingClientRect(); return [r.x, r.y, r.width, r.height] })()")
+      left, top, width, height = page.evaluate_script(BOX)
       place = { x: left + (width * x), y: top + (height * y) }
       mouse.move(x: place[:x] - 4, y: place[:y] - 4)
       mouse.move(**place)
