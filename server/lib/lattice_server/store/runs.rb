@@ -35,8 +35,11 @@ module LatticeServer
       # Takes the oldest queued run for this worker.
       # @return [Hash, nil]
       def claim(worker)
+        queued = @db[:runs].where(state: "queued").order(:created_at)
+        return nil unless queued.first
+
         @db.transaction(mode: :immediate) do
-          run = @db[:runs].where(state: "queued").order(:created_at).first
+          run = queued.first
           run && take(run[:id], worker)
         end
       end
