@@ -42,7 +42,7 @@ module Lattice
       def sample(outline)
         step = [size / 3, outline.segments.sum(&:length) / MOST_SAMPLES].max
         parts = outline.segments.map do |segment|
-          n = [(segment.length / step).ceil, segment.radius.infinite? ? 2 : 8].max
+          n = [(segment.length / step).ceil, segment.radius.infinite? ? 2 : (segment.sweep.abs / TURN * 3).ceil].max
           params = (Numo::DFloat.new(n).seq + 0.5) / n
           ahead = segment.points((params + 1e-4).clip(0, 1)) - segment.points((params - 1e-4).clip(0, 1))
           tangent = ahead / Numo::NMath.sqrt((ahead**2).sum(1)).reshape(n, 1)
