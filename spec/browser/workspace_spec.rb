@@ -123,14 +123,15 @@ RSpec.describe "The workspace" do
 
   it "copies a model with the results that still apply, and deletes it after asking once more" do
     visit "/"
-    click_button "Copy Shutter link"
-    copy = find("article", text: "Shutter link copy")
+    card("Shutter link").click_button "Copy Shutter link"
+    copy = all("article", text: "Shutter link copy", minimum: 1).last
+    copies = all("article", text: "Shutter link copy").size
     expect(copy).to have_text("2 hold")
     within(copy) do
       click_button "Delete Shutter link copy"
       click_button "Delete for good"
     end
-    expect(page).to have_no_css("article", text: "Shutter link copy")
+    expect(page).to have_css("article", text: "Shutter link copy", count: copies - 1)
   end
 
   it "finds commands and shortcuts by key, and changes display units" do
