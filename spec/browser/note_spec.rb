@@ -5,11 +5,7 @@ require_relative "spec_helper"
 RSpec.describe "The note" do
   # A copy to write in, so that the demo stays as it is.
   def open_copy(name)
-    visit "/"
-    original = card(name)
-    copies = all("article", text: "#{name} copy", wait: 0).size
-    original.click_button "Copy #{name}"
-    expect(page).to have_css("article", text: "#{name} copy", count: copies + 1)
+    make_copy(name)
     all("article a", text: "#{name} copy").last.click
     expect(page).to have_css("[data-testid=note]")
   end

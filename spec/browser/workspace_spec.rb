@@ -122,10 +122,8 @@ RSpec.describe "The workspace" do
   end
 
   it "copies a model with the results that still apply, and deletes it after asking once more" do
-    visit "/"
-    card("Shutter link").click_button "Copy Shutter link"
-    copy = all("article", text: "Shutter link copy", minimum: 1).last
-    copies = all("article", text: "Shutter link copy").size
+    copies = make_copy("Shutter link")
+    copy = all("article", text: "Shutter link copy").last
     expect(copy).to have_text("2 hold")
     within(copy) do
       click_button "Delete Shutter link copy"

@@ -67,6 +67,17 @@ module Desk
     expect(page).to have_css("[data-testid=note]")
   end
 
+  # Makes a copy of a demo model, to write in.
+  # @return [Integer] how many copies there are now
+  def make_copy(name)
+    visit "/"
+    original = card(name)
+    copies = all("article", text: "#{name} copy", wait: 0).size + 1
+    original.click_button "Copy #{name}"
+    expect(page).to have_css("article", text: "#{name} copy", count: copies)
+    copies
+  end
+
   # The card of a demo model on the home screen, not one of its copies.
   def card(name)
     find("section[aria-label='Fernhollow Observatory'] article a", text: /\A\s*#{Regexp.escape(name)}\s*\z/).find(:xpath, "..")
