@@ -60,6 +60,15 @@ RSpec.describe Lattice::Command do
     end
   end
 
+  it "runs as a program of its own, with nothing loaded but what it asks for" do
+    with_model({}, limit.call("yield")) do |path, folder|
+      out = File.join(folder, "new", "folder")
+      program = File.expand_path("../../bin/lattice", __dir__)
+      expect(system(program, "solve", path, "--out", out, out: File::NULL, err: File::NULL)).to be(true)
+      expect(Dir.children(out)).to match_array(%w[result.vtu findings.json])
+    end
+  end
+
   it "checks, lists materials and helps" do
     with_model do |path|
       expect(run("check", path)[0..1]).to eq([0, "Ready to solve.\n"])

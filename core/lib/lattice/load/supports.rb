@@ -4,6 +4,7 @@ module Lattice
   module Load
     # Support and prescribed displacement statements as constraints on a mesh.
     class Supports
+      KINDS = %w[support displacement].freeze
       TARGETS = %i[faces edges points bodies].freeze
 
       # @param document [Model::Document]
@@ -31,18 +32,14 @@ module Lattice
         constraints
       end
 
-      def statements = @document.active.select { |s| %w[support displacement].include?(s.kind) }
+      def statements = @document.active.select { |s| KINDS.include?(s.kind) }
 
       # @return [Numo::Int32] distinct nodes of a statement's target
       def nodes(statement)
-        Mesh::Grid.distinct(@groups.target!(statement, TARGETS).flat_map { |place| connectivity(place) })
+        @grid.nodes_of(@groups.target!(statement, TARGETS))
       end
 
       private
-
-      def connectivity(place)
-        place.of == :bodies ? @grid.of(place.body).map(&:conn) : [@grid.places.fetch(place.key)]
-      end
 
       def each_component(statement)
         held = statement.kind == "support" ? statement["components"].to_h { |c| [c, 0.0] } : { statement["component"] => statement.quantity("value", "length") }

@@ -27,6 +27,12 @@ module Lattice
       # @return [Numo::Int32] distinct nodes of a body
       def body_nodes(body) = Grid.distinct(of(body).map(&:conn))
 
+      # @param members [Array<Shape::Place>] places, or whole bodies
+      # @return [Numo::Int32] their distinct nodes
+      def nodes_of(members)
+        Grid.distinct(members.flat_map { |p| p.of == :bodies ? of(p.body).map(&:conn) : [places.fetch(p.key)] })
+      end
+
       # @return [Numo::Int32] sorted, without repeats
       def self.distinct(conns)
         all = conns.map(&:flatten).reject(&:empty?).reduce { |a, b| a.concatenate(b) }

@@ -17,7 +17,7 @@ module Lattice
       def initialize(outline, size)
         @size = size
         sample(outline)
-        @limits = Numo::DFloat.minimum(curve_limits, thickness_limits).clip(size * FLOOR, size)
+        @limits = Numo::DFloat.minimum(@curve, thickness_limits).clip(size * FLOOR, size)
         keep = (@limits < size * 0.999).where
         @points = @points[keep, true]
         @limits = @limits[keep]
@@ -54,8 +54,6 @@ module Lattice
         @inward[true, 0] = -tangents[true, 1]
         @inward[true, 1] = tangents[true, 0]
       end
-
-      def curve_limits = @curve
 
       # Two stretches of outline that face each other across material: the size is
       # at most the distance, so that two elements fit after halving.

@@ -23,7 +23,7 @@ module Lattice
 
       # What a study's result depends on: places by name, values in SI.
       def study_digest(study)
-        statements = document.active.select { |s| (Load::Loads::KINDS + %w[support displacement]).include?(s.kind) }
+        statements = document.active.select { |s| (Load::Loads::KINDS + Load::Supports::KINDS).include?(s.kind) }
         acts = statements.map { |s| [s.data.except("id", "target"), (s["target"] ? groups.find(s["target"]).map(&:key).sort : nil)] }
         stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density) }
         Model::Digest.of(["study", study["type"], study.quantity("load_factor", "ratio") || 1.0, mesh_digest, acts, stuff])

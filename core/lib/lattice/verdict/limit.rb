@@ -86,14 +86,14 @@ module Lattice
       def by_body(result)
         field = size_of(result.field(quantity))
         places.group_by(&:body).map do |body, members|
-          nodes = nodes_of(result.grid, members)
+          nodes = result.grid.nodes_of(members)
           at = nodes[field[nodes].max_index]
           finding(field[at], allowed(body), result.grid.nodes[at, true].to_a, body)
         end
       end
 
       def of_reaction(result)
-        sum = result.reaction_sum(nodes_of(result.grid, places))
+        sum = result.reaction_sum(result.grid.nodes_of(places))
         component = quantity.split("_")[1]
         value = component ? sum["xyz".index(component)].abs : Math.sqrt(sum.sum { |c| c * c })
         finding(value, allowed(places[0].body), nil, places[0].body)
@@ -111,10 +111,6 @@ module Lattice
         when "principal_min" then (-field).clip(0, nil)
         else field.abs
         end
-      end
-
-      def nodes_of(grid, members)
-        Mesh::Grid.distinct(members.flat_map { |p| p.of == :bodies ? grid.of(p.body).map(&:conn) : [grid.places.fetch(p.key)] })
       end
     end
   end

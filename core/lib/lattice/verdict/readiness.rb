@@ -83,7 +83,7 @@ module Lattice
         end
       end
 
-      def supports = @document.active.select { |s| %w[support displacement].include?(s.kind) }
+      def supports = @document.active.select { |s| Load::Supports::KINDS.include?(s.kind) }
 
       def check_supports
         held = supports.to_h { |s| [s, collect { @groups.target!(s, Load::Supports::TARGETS) } || []] }
