@@ -14,6 +14,7 @@ gem "zeitwerk", "~> 2.6.18"
 # server
 gem "puma", "~> 6.4"
 gem "rackup", "~> 2.1"
+gem "rexml", "~> 3.2"
 gem "sequel", "~> 5.80"
 gem "sinatra", "~> 4.0"
 gem "sqlite3", "~> 1.7"
@@ -22,7 +23,6 @@ group :development, :test do
   gem "capybara", "~> 3.40"
   gem "cuprite", "~> 0.15"
   gem "rack-test", "~> 2.1"
-  gem "rexml", "~> 3.2"
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.60", require: false
   gem "rubocop-rspec", "~> 3.0", require: false

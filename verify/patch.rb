@@ -30,15 +30,22 @@ module Verify
                    corners: [0, 8].flat_map { |low| SQUARE_TRIANGLES.map { |t| t.map { |n| n + low } + t.map { |n| n + low + 8 } } } }
     }.freeze
 
+    # @param options [Hash] of Lattice::Mesh::Settings
     # @return [Patch] of a plate with a hole as our own mesher makes it
-    def self.of_shape(make, thickness)
+    def self.of_shape(make, thickness, **options)
       outline = Lattice::Shape::OutlineReader.new(Lattice::Model::Statement.new(
                                                     Verify.outline(Verify.rectangle(0, 0, 1, 0.7), [{ "circle" => { "x" => "0.4 m", "y" => "0.3 m", "diameter" => "0.25 m" } }])
                                                   )).outline
-      body = Lattice::Shape::Body.new("part", make, outline, thickness)
-      grid = Lattice::Mesh::Builder.call([body], 0.12)
+      prism = Lattice::Shape::Prism.new(outline, thickness, Lattice::Shape::Frame.new)
+      facets = make == "solid" ? swept(prism) : Lattice::Shape::Planar.call(outline, prism.frame, "region")
+      body = Lattice::Shape::Body.new(name: "part", make: make, facets: facets, prism: prism, signature: [])
+      grid = Lattice::Mesh::Builder.call([body], Lattice::Mesh::Settings.new(0.12, **options))
       kind = grid.blocks[0].kind
-      allocate.tap { |patch| patch.send(:prepare, grid.nodes, grid.blocks[0].conn, kind, make) }
+      allocate.tap { |patch| patch.send(:bored).send(:prepare, grid.nodes, grid.blocks[0].conn, kind, make) }
+    end
+
+    def self.swept(prism)
+      Lattice::Shape::Swept.call(Lattice::Shape::SectionLines.of_outline(prism.outline), Lattice::Shape::Ways.extrusion(prism.frame, prism.thickness), solid: true)
     end
 
     def initialize(maker, make)
@@ -77,10 +84,12 @@ module Verify
       points = Numo::DFloat.cast(maker[:points].map { |p| p + ([0.0] * (3 - p.size)) })
       corners = Numo::Int32.cast(maker[:corners])
       edges = Lattice::Element::Kind[maker[:kind]].edges
-      pairs = Lattice::Mesh::Pairs.new([[corners, edges.map { |a, b, _| [a, b] }]])
+      pairs = Lattice::Algebra::Pairs.new([[corners, edges.map { |a, b, _| [a, b] }]])
       middles = (points[pairs.low, true] + points[pairs.high, true]) / 2
       [Numo::DFloat.vstack([points, middles]), Numo::Int32.hstack([corners, pairs.of(0) + points.shape[0]])]
     end
+
+    def bored = tap { @hole = true }
 
     def prepare(nodes, conn, kind, make)
       @nodes = nodes
@@ -111,7 +120,7 @@ module Verify
       high = @nodes.max(0)
       on = (0...d).map { |k| (@nodes[true, k] - low[k]).abs.lt(1e-9) | (@nodes[true, k] - high[k]).abs.lt(1e-9) }.reduce { |a, b| a | b }
       rim = ((@nodes[true, 0] - 0.4)**2) + ((@nodes[true, 1] - 0.3)**2)
-      on |= rim.lt((0.125**2) * 1.0001) if @nodes.shape[0] > 100
+      on |= rim.lt((0.125**2) * 1.0001) if @hole
       on.where
     end
 

@@ -103,7 +103,7 @@ module Verify
 
   # Mean of a field over the nodes of a place.
   def mean(result, table, place)
-    nodes = Lattice::Mesh::Grid.distinct([result.grid.places.fetch(["part", place])])
+    nodes = Lattice::Algebra::Gather.distinct([result.grid.places.fetch(["part", place])])
     table[nodes].mean
   end
 

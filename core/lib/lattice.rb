@@ -2,6 +2,8 @@
 
 require "json"
 require "digest"
+require "fileutils"
+require "tmpdir"
 require "ffi"
 require "zeitwerk"
 require "numo/narray"
@@ -18,5 +20,5 @@ module Lattice
 
   # Part of every digest of derived data: raise it when a change in the
   # computation makes stored results obsolete.
-  COMPUTATION = 1
+  COMPUTATION = 3
 end

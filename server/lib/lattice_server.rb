@@ -15,4 +15,6 @@ module LatticeServer
   LOADER.tag = "lattice_server"
   LOADER.push_dir(File.expand_path("lattice_server", __dir__), namespace: LatticeServer)
   LOADER.setup
+
+  Lattice::Shape::Store.shared = Lattice::Shape::Store.new(Config.data)
 end

@@ -100,6 +100,12 @@ RSpec.describe LatticeServer::App do
       expect(api_put("/models/#{view['id']}/document", { document: model })[1]["error"]).to include("“version” is missing")
     end
 
+    it "shows a model whose mesh statement is wrong, with what to mend" do
+      status, shown = api_put("/models/#{view['id']}/document", { version: 1, document: model(mesh: { "growth" => "0.9" }) })
+      expect([status, shown["mesh"]["summary"]]).to eq([200, nil])
+      expect(JSON.generate(shown["notices"])).to include("a growth of 0.9 does not grow")
+    end
+
     it "answers 404 for unknown ids and paths" do
       [[:get, "/models/nope"], [:delete, "/models/nope"], [:get, "/runs/nope"], [:post, "/runs/nope/stop"], [:get, "/nowhere"], [:delete, "/projects/nope"],
        [:get, "/meshes/#{'0' * 64}/skin"], [:get, "/results/zzz/fields"]].each do |verb, path|
@@ -178,6 +184,22 @@ RSpec.describe LatticeServer::App do
       expect(values["displacement_y"].min).to be_within(1e-9).of(fields["meta"]["extremes"]["displacement_y"]["min"])
       get "/api/results/#{study['result']}/fields?names=beauty"
       expect([last_response.status, answer["error"]]).to match([422, /“beauty” is not a field/])
+    end
+
+    it "measures the elements of a mesh, and sends those that are looked at" do
+      mesh = solved(model)["studies"].first["mesh"]
+      all = api_get("/meshes/#{mesh}/quality?measure=scaled_jacobian")[1]
+      expect(all["measures"].map { |m| m["key"] }).to include("mean_ratio", "scaled_jacobian", "aspect")
+      expect(all["worst"].map { |e| e["value"] }).to eq(all["worst"].map { |e| e["value"] }.sort)
+      count = lambda do |words|
+        header "Host", "localhost:4567"
+        get "/api/meshes/#{mesh}/elements?measure=scaled_jacobian&#{words}"
+        JSON.parse(last_response.body.b.split("\n", 2)[0])["meta"]["count"]
+      end
+      whole = count.call("")
+      expect(count.call("axis=x&at=0.5") + count.call("axis=x&at=0.5&turned=true")).to eq(whole)
+      expect(count.call("worse=-1")).to eq(0)
+      ["elements?axis=w", "elements?worse=much", "quality?measure=beauty"].each { |path| expect(api_get("/meshes/#{mesh}/#{path}")[0]).to eq(422) }
     end
 
     it "computes only what no longer applies, and shares it between copies" do

@@ -13,7 +13,8 @@ RSpec.describe "Home" do
     visit "/"
     expect(card("Dome-rail saddle")).to have_text(/1 holds.*1 fails/m)
     expect(card("Shutter link")).to have_text("2 hold")
-    expect(page).to have_css("article svg[aria-label='outline of the part']", minimum: 2)
+    expect(page).to have_css("article img[alt='the shape of Chiller manifold']")
+    expect(card("Chiller manifold")).to have_text("no study yet")
   end
 
   it "imports a model document, and says what is wrong with one" do

@@ -37,7 +37,7 @@ RSpec.describe "From an empty project to a verdict" do
     type_chip("Findings", "limit", "0.1 mm", row: "[aria-label='limit: 0.5 mm']")
 
     click_button "Solve"
-    expect(page).to have_css("[data-verdict=holds]", text: /holds, \+\d+ %/)
+    expect(page).to have_css("[data-verdict=holds]", text: /holds, \+\d+ %/, wait: 60)
     expect(page).to have_css("[data-verdict=fails]", text: /fails, −\d+ %/)
     expect(find("[data-testid=summary]").text).to include("1 holds · 1 fails")
     within_section("Findings") { expect(page).to have_text("reactions balance the loads to 0.00 %") }

@@ -22,7 +22,9 @@ RSpec.describe "The note" do
       expect(page).to have_css("[role=alert]", text: /cross or touch near x/)
       find("input[aria-label='corner 1 y']").send_keys(:escape)
       click_button "Add a corner after 8"
-      expect(page).to have_button("corner 9 x: (0 mm + 0 mm)/2")
+      expect(page).to have_button("corner 9 x: 0 mm")
+      expect(page).to have_button("corner 8 side: side 8")
+      expect(page).to have_button("corner 9 side: side 9")
     end
     expect(page).to have_button("9 corners")
   end

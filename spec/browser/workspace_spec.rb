@@ -22,7 +22,7 @@ RSpec.describe "The workspace" do
     open_model("Dome-rail saddle")
     expect(page).to have_css("[data-look=results] canvas")
     press("2")
-    expect(page).to have_css("[data-look=mesh]", text: /elements.*worst quality/)
+    expect(page).to have_css("[data-look=mesh]", text: /elements.*unknowns/)
     press("1")
     expect(page).to have_css("[data-look=shape]", text: /1 body/)
     point_in_window(0.5, 0.5, says: /top of saddle · plane/)

@@ -15,11 +15,15 @@ Verify.define("patch test", source: "B. M. Irons, A. Razzaque, Experience with t
   end
 end
 
-Verify.define("patch test on our meshes", source: "as above, on a free mesh with a hole, and swept") do |report|
-  [["plane stress", nil], ["solid", 0.2]].each do |make, depth|
-    patch = Verify::Patch.of_shape(make, depth || 0.1)
-    mesh = "#{patch.elements} free quadrilaterals#{depth && ', swept'}"
-    report.check("#{make}: displacement inside", reference: 0.0, value: patch.displacement_error, tolerance: 1e-9, mesh: mesh)
-    report.check("#{make}: stress", reference: 0.0, value: patch.stress_error, tolerance: 1e-9, mesh: mesh)
+Verify.define("patch test on our meshes", source: "as above, on a plate with a hole: free, swept and filled, of both orders") do |report|
+  triangles = { family: "tetrahedra and triangles" }
+  { "free quadrilaterals" => ["plane stress", {}], "triangles" => ["plane stress", triangles],
+    "bricks" => ["solid", {}], "tetrahedra" => ["solid", triangles] }.each do |name, (make, options)|
+    %w[quadratic linear].each do |order|
+      patch = Verify::Patch.of_shape(make, make == "solid" ? 0.2 : 0.1, order: order, **options)
+      mesh = "#{patch.elements} #{name}, #{order}"
+      report.check("#{name}, #{order}: displacement inside", reference: 0.0, value: patch.displacement_error, tolerance: 1e-9, mesh: mesh)
+      report.check("#{name}, #{order}: stress", reference: 0.0, value: patch.stress_error, tolerance: 1e-9, mesh: mesh)
+    end
   end
 end

@@ -17,11 +17,18 @@ module Lattice
 
         check FILE                              readiness: what is missing or odd
         solve FILE [--study NAME] [--out DIR]   findings; mesh and fields as VTU into DIR
+        shape FILE [--export OUT]               bodies, faces, edges, volume, centre and repairs of a model,
+                                                or of a STEP, IGES, STL or OBJ file; OUT is .stl, .obj or .glb
+        mesh FILE [--size 5mm] [--order 1|2] [--triangles] [--out OUT]
+                                                mesh of a model or of a geometry file: counts, quality, volume, times;
+                                                or the quality of a .vtu file; OUT is .vtu, or .stl of the skin
         materials                               the library of materials
 
       Every command takes --json (for machines) and --help.
       Exit status: 0 all limits hold, 1 a limit fails, 2 the input is wrong, 3 the solve failed.
     TEXT
+
+    include Meshing
 
     def initialize(arguments, out: $stdout, err: $stderr)
       @arguments = arguments.dup
@@ -34,7 +41,7 @@ module Lattice
     def call
       name = @arguments.shift
       return usage(@out, HOLDS) if name.nil? || %w[--help -h help].include?(name)
-      return usage(@err, WRONG, "lattice: “#{name}” is not a command.") unless %w[check solve materials].include?(name)
+      return usage(@err, WRONG, "lattice: “#{name}” is not a command.") unless %w[check solve shape mesh materials].include?(name)
 
       parse(name) ? send(name) : HOLDS
     rescue OptionParser::ParseError => e
@@ -60,6 +67,8 @@ module Lattice
         o.on("--json", "print JSON") { @options[:json] = true }
         o.on("--study NAME", "the study to solve (the first one if not given)") { |v| @options[:study] = v } if name == "solve"
         o.on("--out DIR", "write the mesh and fields as VTU, and the findings, into DIR") { |v| @options[:out] = v } if name == "solve"
+        mesh_options(o) if name == "mesh"
+        shape_options(o) if name == "shape"
         o.on("-h", "--help", "this text") { @options[:help] = true }
       end
       parser.parse!(@arguments)
@@ -67,11 +76,24 @@ module Lattice
       !@options[:help]
     end
 
-    def document
+    def shape_options(options)
+      options.on("--export OUT", "write all bodies as .stl, .obj or .glb") { |v| @options[:export] = v }
+      options.on("--unit UNIT", Format::ShapeFile::UNITS.keys, "unit of lengths in STL and OBJ files (mm)") { |v| @options[:unit] = v }
+      options.on("--fineness SHARE", Float, "how near facets follow curved faces, as a share of the part (0.0005)") { |v| @options[:fineness] = v }
+    end
+
+    def path
       path = @arguments.first or raise InvalidInput.at("no model file is named", cure: "Name one: lattice solve FILE.")
       raise InvalidInput.at("there is no file “#{path}”", cure: "Check the path.") unless File.file?(path)
 
-      Model::Document.read(File.read(path, encoding: "UTF-8"))
+      path
+    end
+
+    # Files that a model imports lie beside it, or are kept in the store.
+    def document
+      Model::Document.read(File.read(path, encoding: "UTF-8")).tap do |found|
+        found.active("import").each { |s| Shape::Store.shared.lend(s["digest"], File.join(File.dirname(path), s["file"])) }
+      end
     end
 
     def refuse(error)
@@ -130,6 +152,39 @@ module Lattice
       File.write(File.join(@options[:out], "findings.json"), JSON.pretty_generate(findings))
     rescue SystemCallError => e
       raise InvalidInput.at("“#{@options[:out]}” cannot be written: #{e.message}", cure: "Name a folder that can be.")
+    end
+
+    def shape
+      system = Quantity::Display::DEFAULT
+      if Format::ShapeFile::KINDS.key?(File.extname(path).delete_prefix(".").downcase)
+        bodies, reports = read_file
+        faults = []
+      else
+        found = document
+        system = found.units
+        parts = Shape::Parts.new(found)
+        bodies = parts.bodies
+        reports = parts.reports
+        faults = parts.faults
+      end
+      export_shape(bodies) if @options[:export]
+      report = ShapeReport.new(bodies, reports, faults, system)
+      @options[:json] ? json(report.to_h) : report.print(@out)
+      faults.empty? ? HOLDS : WRONG
+    end
+
+    def read_file
+      usual = Format::ShapeFile::Options.usual
+      options = Format::ShapeFile::Options.new(unit: @options[:unit] || usual.unit, fineness: @options[:fineness] || usual.fineness, angle: usual.angle)
+      content = Format::ShapeFile.read_apart(File.expand_path(path), File.basename(path), options)
+      bodies = content.parts.map { |part| Shape::Body.new(name: part.name, make: part.facets.closed? ? "solid" : "faces", facets: part.facets, signature: []) }
+      [bodies, { path => content.report }]
+    end
+
+    def export_shape(bodies)
+      File.binwrite(@options[:export], Format::ShapeExport.bytes(bodies, File.extname(@options[:export])))
+    rescue SystemCallError => e
+      raise InvalidInput.at("“#{@options[:export]}” cannot be written: #{e.message}", cure: "Name a file in a folder that can be.")
     end
 
     def json(value)

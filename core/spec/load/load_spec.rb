@@ -41,32 +41,32 @@ RSpec.describe Lattice::Element::Surface do
   let(:square) { Numo::DFloat[[0, 0, 0], [2, 0, 0], [2, 2, 0], [0, 2, 0], [1, 0, 0], [2, 1, 0], [1, 2, 0], [0, 1, 0]].reshape(1, 8, 3) }
 
   it "shares a force as the shape functions do: corners of a square pull back" do
-    shares = described_class.new(square, 1.0).shares[0, true].to_a
+    shares = described_class.new(square, 1.0, Lattice::Element::Kind[:quad8]).shares[0, true].to_a
     expect(shares.sum).to be_near(4.0, 1e-12)
     expect(shares[0..3]).to all(be_near(-4.0 / 12, 1e-12))
     expect(shares[4..7]).to all(be_near(4.0 / 3, 1e-12))
   end
 
   it "presses against the outward normal" do
-    expect(described_class.new(square, 1.0).pressed.sum(1).to_a.first.map { |v| v.round(12) }).to eq([0, 0, -4])
+    expect(described_class.new(square, 1.0, Lattice::Element::Kind[:quad8]).pressed.sum(1).to_a.first.map { |v| v.round(12) }).to eq([0, 0, -4])
   end
 
   it "shares along a line, upright ones too, and round a ring" do
     upright = Numo::DFloat[[[1, 1, 0], [1, 1, 3], [1, 1, 1.5]]]
-    expect(described_class.new(upright, 1.0).shares.to_a[0].map { |v| v.round(12) }).to eq([0.5, 0.5, 2.0])
+    expect(described_class.new(upright, 1.0, Lattice::Element::Kind[:line3]).shares.to_a[0].map { |v| v.round(12) }).to eq([0.5, 0.5, 2.0])
     ring = Numo::DFloat[[[2, 0, 0], [2, 1, 0], [2, 0.5, 0]]]
-    expect(described_class.new(ring, :ring).shares.sum).to be_near(2 * Math::PI * 2, 1e-12)
+    expect(described_class.new(ring, :ring, Lattice::Element::Kind[:line3]).shares.sum).to be_near(2 * Math::PI * 2, 1e-12)
   end
 
   it "presses onto the side of a plane body from the right" do
     side = Numo::DFloat[[[0, 0, 0], [2, 0, 0], [1, 0, 0]]]
-    expect(described_class.new(side, 0.5).pressed.sum(1).to_a.first.map { |v| v.round(12) }).to eq([0, 1, 0])
+    expect(described_class.new(side, 0.5, Lattice::Element::Kind[:line3]).pressed.sum(1).to_a.first.map { |v| v.round(12) }).to eq([0, 1, 0])
   end
 
   it "follows a curved side" do
     s = Math.sqrt(0.5)
     arc = Numo::DFloat[[[1, 0, 0], [0, 1, 0], [s, s, 0]]]
-    pushed = described_class.new(arc, 1.0).pressed.sum(1).to_a.first
+    pushed = described_class.new(arc, 1.0, Lattice::Element::Kind[:line3]).pressed.sum(1).to_a.first
     expect(pushed[0]).to be_near(-1.0, 1e-12)
     expect(pushed[1]).to be_near(-1.0, 1e-12)
   end

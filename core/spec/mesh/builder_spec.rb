@@ -3,7 +3,7 @@
 RSpec.describe Lattice::Mesh::Builder do
   subject(:grid) { problem(outline: { "holes" => [circle(100, 10, 8)] }).mesh }
 
-  def surface(place) = Lattice::Element::Surface.new(Lattice::Algebra::Gather.rows(grid.nodes, grid.places.fetch(["bar", place])), 1.0)
+  def surface(place) = grid.places.fetch(["bar", place]).then { |conn| Lattice::Element::Surface.new(Lattice::Algebra::Gather.rows(grid.nodes, conn), 1.0, grid.piece(conn)) }
 
   it "fills the body" do
     volume = Lattice::Study::Blocks.continuum(grid, grid.blocks[0], problem.parts.body("bar")).volumes_of_elements.sum
@@ -29,7 +29,7 @@ RSpec.describe Lattice::Mesh::Builder do
 
   it "says how good the mesh is" do
     expect(grid.summary).to include(kinds: { hex20: grid.size }, unknowns: grid.nodes.shape[0] * 3)
-    expect(grid.summary[:worst]).to be_between(0.3, 1.0)
+    expect(grid.summary[:quality][:worst]).to be_between(0.3, 1.0)
   end
 
   it "keeps bodies apart" do
@@ -45,17 +45,17 @@ RSpec.describe Lattice::Mesh::Builder do
     let(:statement) { document.active("mesh").first }
 
     it "is near the truth" do
-      found = described_class.call(bodies, 0.0025)
-      grid = Lattice::Mesh::Builder.call(bodies, 0.0025)
+      found = described_class.call(bodies, Lattice::Mesh::Settings.new(0.0025))
+      grid = Lattice::Mesh::Builder.call(bodies, Lattice::Mesh::Settings.new(0.0025))
       expect(found[:elements]).to be_near(grid.size, 0.1)
       expect(found[:unknowns]).to be_near(grid.unknowns, 0.35)
     end
 
     it "refuses a mesh that does not fit, with the numbers and a size that would" do
-      message = refusal { described_class.check!(bodies, 1e-5, statement, free: 8e9) }
+      message = refusal { described_class.check!(bodies, Lattice::Mesh::Settings.new(1e-5), statement, free: 8e9) }
       expect(message).to match(/size of 0.01 mm makes about .* elements, which need about .* of memory; 8 GB are free.*Choose .* mm or more/m)
       size = Lattice::Quantity.parse(message[/Choose ([\d.]+ mm)/, 1], "length")
-      expect { described_class.check!(bodies, size, statement, free: 8e9) }.not_to raise_error
+      expect { described_class.check!(bodies, Lattice::Mesh::Settings.new(size), statement, free: 8e9) }.not_to raise_error
     end
   end
 end

@@ -28,7 +28,7 @@ RSpec.describe Lattice::Mesh::PlaneMesher do
   figures.each do |name, (figure, size)|
     it "meshes a #{name} with good quadrilaterals" do
       outline = public_send(figure)
-      mesh = described_class.call(outline, size)
+      mesh = described_class.call(outline, Lattice::Mesh::SizingPlan.of(size))
       expect(Lattice::Mesh::Quality.quad_jacobian(mesh.points, mesh.quads).min).to be > 0.3
       made = elements(mesh)
       expect(made.least_determinant).to be_positive
@@ -36,35 +36,35 @@ RSpec.describe Lattice::Mesh::PlaneMesher do
     end
 
     it "leaves no gap in a #{name}: every side has two elements, or one and lies on the border" do
-      mesh = described_class.call(public_send(figure), size)
+      mesh = described_class.call(public_send(figure), Lattice::Mesh::SizingPlan.of(size))
       local = [[0, 1], [1, 2], [2, 3], [3, 0]]
-      sides = local.flat_map { |i, j| Lattice::Mesh::Pairs.key(mesh.quads[true, i].dup, mesh.quads[true, j].dup).to_a }.tally
-      border = Lattice::Mesh::Pairs.key(mesh.border.from, mesh.border.to).to_a
+      sides = local.flat_map { |i, j| Lattice::Algebra::Pairs.key(mesh.quads[true, i].dup, mesh.quads[true, j].dup).to_a }.tally
+      border = Lattice::Algebra::Pairs.key(mesh.border.from, mesh.border.to).to_a
       expect(sides.values.max).to eq(2)
       expect(sides.select { |_, count| count == 1 }.keys).to match_array(border)
     end
 
     it "keeps to the size in a #{name}" do
-      mesh = described_class.call(public_send(figure), size)
+      mesh = described_class.call(public_send(figure), Lattice::Mesh::SizingPlan.of(size))
       along = mesh.points[mesh.border.to, true] - mesh.points[mesh.border.from, true]
       expect(Numo::NMath.sqrt((along**2).sum(1)).max).to be < size * 1.3
     end
   end
 
   it "maps a four-sided figure with equal rows" do
-    mesh = described_class.call(outline_of(rectangle("0 mm", "0 mm", "50 mm", "20 mm")), 0.005)
+    mesh = described_class.call(outline_of(rectangle("0 mm", "0 mm", "50 mm", "20 mm")), Lattice::Mesh::SizingPlan.of(0.005))
     expect(mesh.quads.shape).to eq([40, 4])
     expect(Lattice::Mesh::Quality.quad_jacobian(mesh.points, mesh.quads).min).to be_near(1.0, 1e-9)
   end
 
   it "makes the same mesh every time" do
-    twice = Array.new(2) { described_class.call(outline_of(circle(0, 0, 100), circle(45, 0, 6)), 8e-3) }
+    twice = Array.new(2) { described_class.call(outline_of(circle(0, 0, 100), circle(45, 0, 6)), Lattice::Mesh::SizingPlan.of(8e-3)) }
     expect(twice[0].points).to eq(twice[1].points)
     expect(twice[0].quads).to eq(twice[1].quads)
   end
 
   it "puts mid-side nodes of curved sides on the curve" do
-    plane = Lattice::Mesh::Quadratic.new(described_class.call(disc, 10e-3))
+    plane = Lattice::Mesh::Quadratic.new(described_class.call(disc, Lattice::Mesh::SizingPlan.of(10e-3)))
     rim = plane.points[plane.sides["hole 1"].flatten, true] - Numo::DFloat[0.045, 0]
     expect((Numo::NMath.sqrt((rim**2).sum(1)) - 0.003).abs.max).to be < 1e-12
   end

@@ -44,8 +44,10 @@ RSpec.describe Lattice::Model::Document do
     old = model.merge("version" => 0)
     old["statements"] = old["statements"].map { |s| s["kind"] == "mesh" ? { "id" => "mesh", "kind" => "mesh", "element_size" => "5 mm" } : s }
     opened = described_class.new(old)
-    expect(opened.data["version"]).to eq(1)
+    expect(opened.data["version"]).to eq(2)
     expect(opened.active("mesh").first.quantity("size", "length")).to eq(0.005)
+    first = model.merge("version" => 1)
+    expect(described_class.new(first).data).to eq(first.merge("version" => 2))
   end
 
   it "refuses documents of a newer version" do

@@ -38,7 +38,7 @@ RSpec.describe Lattice::Study::Static do
     result = solve(problem({ force: nil, material: { "properties" => Models::STEEL.merge("poisson" => "0") } }, moved))
     tip = result.grid.places[["bar", "side 2"]].flatten
     expect(result.displacement[tip, 0].to_a.uniq).to eq([1e-4])
-    expect(result.reaction_sum(Lattice::Mesh::Grid.distinct([tip]))[0]).to be_near(1e-4 * 210e9 * area / 0.2, 1e-9)
+    expect(result.reaction_sum(Lattice::Algebra::Gather.distinct([tip]))[0]).to be_near(1e-4 * 210e9 * area / 0.2, 1e-9)
   end
 
   it "multiplies all loads by the study's factor" do

@@ -34,7 +34,7 @@ module Models
   # @param more [Array<Hash>] further statements
   def model(changes = {}, *more)
     list = statements.filter_map { |s| changes.key?(s["id"].to_sym) ? changes[s["id"].to_sym] && s.merge(changes[s["id"].to_sym]) : s }
-    { "format" => "gentle-lattice-model", "version" => 1, "name" => "Test bar", "units" => "mm-N", "statements" => list + more }
+    { "format" => "gentle-lattice-model", "version" => 2, "name" => "Test bar", "units" => "mm-N", "statements" => list + more }
   end
 
   def document(...) = Lattice::Model::Document.new(model(...))
@@ -43,6 +43,29 @@ module Models
   def outline_of(boundary, *holes)
     data = { "id" => "o", "kind" => "outline", "name" => "figure", "boundary" => boundary, "holes" => holes }
     Lattice::Shape::OutlineReader.new(Lattice::Model::Statement.new(data)).outline
+  end
+
+  # A model that is only a shape.
+  # @param statements [Array<Hash>] without ids
+  def shape_problem(*statements)
+    list = statements.each_with_index.map { |s, i| { "id" => "s#{i + 1}" }.merge(s) }
+    Lattice::Study::Problem.new(Lattice::Model::Document.new("format" => "gentle-lattice-model", "version" => 2, "name" => "Shape", "units" => "mm-N", "statements" => list))
+  end
+
+  def parts_of(...) = shape_problem(...).parts
+  def outline_named(name, boundary, **more) = { "kind" => "outline", "name" => name, "boundary" => boundary }.merge(more.transform_keys(&:to_s))
+  def body_named(name, outline, **more) = { "kind" => "body", "name" => name, "outline" => outline, "make" => "solid" }.merge(more.transform_keys(&:to_s))
+  def group_named(name, rule, of: "faces") = { "kind" => "group", "name" => name, "of" => of, "rule" => rule }
+  def on(plane, x: 0, y: 0, z: 0) = { "plane" => plane, "x" => "#{x} mm", "y" => "#{y} mm", "z" => "#{z} mm" }
+  def spot(x, y, z) = { "x" => "#{x} mm", "y" => "#{y} mm", "z" => "#{z} mm" }
+
+  # A block of 60 × 40 × 10 mm at the origin.
+  def block = [outline_named("plan", rectangle("0 mm", "0 mm", "60 mm", "40 mm")), body_named("block", "plan", thickness: "10 mm")]
+
+  # A ball of 10 mm radius about the origin.
+  def ball
+    half = { "corners" => [{ "x" => "0 mm", "y" => "-10 mm", "through" => { "x" => "10 mm", "y" => "0 mm" } }, { "x" => "0 mm", "y" => "10 mm" }] }
+    [outline_named("half", half), body_named("ball", "half", by: "revolve")]
   end
 
   # @return [Lattice::Result::Static]

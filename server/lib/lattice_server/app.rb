@@ -2,6 +2,7 @@
 
 require "sinatra/base"
 require "time"
+require "tempfile"
 
 module LatticeServer
   # The JSON API, the events, and the built interface.
@@ -31,6 +32,22 @@ module LatticeServer
         content_type :json
         [status, JSON.generate(value)]
       end
+
+      # A file sent as the body of a request, in a temporary file of its own.
+      def sent_file
+        if request.content_length.to_i > Lattice::Format::ShapeFile::LARGEST
+          raise Problem.new(413, "the file is larger than #{Lattice::Format::ShapeFile::LARGEST / (1024 * 1024)} MB", cure: "Export it more coarsely.")
+        end
+
+        Tempfile.create("lattice", binmode: true) do |file|
+          IO.copy_stream(request.body, file, Lattice::Format::ShapeFile::LARGEST + 1) if request.body
+          file.flush
+          yield file.path
+        end
+      end
+
+      def problem(id) = Lattice::Study::Problem.new(Lattice::Model::Document.new(models.document(id)))
+      def parts(id) = problem(id).parts
 
       def binary(bytes)
         content_type "application/octet-stream"
@@ -97,6 +114,41 @@ module LatticeServer
       answer(view(params[:id]))
     end
 
+    # Reads a geometry file and keeps it; the note takes it up by its digest.
+    post "/api/models/:id/files" do
+      models.find(params[:id])
+      answer(sent_file { |path| Bringing.new(path, params[:name].to_s, params).call }, 201)
+    end
+
+    get "/api/models/:id/shape/:digest" do
+      found = parts(params[:id])
+      raise Problem.new(404, "the shape has changed since", cure: "Load the model again.") unless found.digest == params[:digest]
+
+      binary(ShapeView.new(found).bytes)
+    end
+
+    get "/api/models/:id/export/:file" do
+      kind = File.extname(params[:file])
+      bytes = Lattice::Format::ShapeExport.bytes(parts(params[:id]).bodies, kind)
+      content_type Lattice::Format::ShapeExport::KINDS.fetch(kind.downcase)
+      attachment params[:file]
+      bytes
+    end
+
+    # {"places": [[body, name], …]}
+    post "/api/models/:id/measures" do
+      problem = problem(params[:id])
+      found = problem.parts
+      keys = body_json["places"]
+      unless keys.is_a?(Array) && keys.all? { |key| key.is_a?(Array) && key.size == 2 && key.all?(String) }
+        raise Problem.new(422, "“places” is not a list of pairs of a body's and a place's name", cure: "Send such a list.")
+      end
+      places = keys.map { |key| found.place(*key) || raise(Problem.new(422, "there is no place “#{key.last}”", cure: "Pick it again.")) }
+      raise Problem.new(422, "nothing is picked to measure", cure: "Pick one or more places.") if places.empty?
+
+      answer(lines: Lattice::Shape::Measuring.new(found, Lattice::Shape::Inventory.new(found.bodies, problem.materials.to_h).densities).call(places))
+    end
+
     %w[undo redo].each do |move|
       post "/api/models/:id/#{move}" do
         models.public_send(move, params[:id], version(body_json))
@@ -139,6 +191,8 @@ module LatticeServer
     end
 
     get("/api/meshes/:digest/skin") { binary(fields.skin(params[:digest])) }
+    get("/api/meshes/:digest/quality") { answer(fields.quality(params[:digest], params[:measure] || "mean_ratio")) }
+    get("/api/meshes/:digest/elements") { binary(fields.elements(params[:digest], params[:measure] || "mean_ratio", MeshLook.read(params))) }
 
     get "/api/results/:digest/fields" do
       binary(fields.fields(params[:digest], params[:names].to_s.split(",")))

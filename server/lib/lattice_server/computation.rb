@@ -44,7 +44,8 @@ module LatticeServer
     def make_grid(digest)
       @problem.mesh(@monitor).tap do |grid|
         summary = grid.summary
-        @monitor.log("#{summary[:elements]} elements, #{summary[:unknowns]} unknowns, worst quality #{summary[:worst].round(2)}")
+        quality = summary[:quality]
+        @monitor.log("#{summary[:elements]} elements, #{summary[:unknowns]} unknowns#{", worst #{quality[:measure]} #{quality[:worst].round(2)}" if quality}")
         @derived.put(digest, "mesh", summary) { |path| Lattice::Format::GridFile.write(path, grid) }
       end
     end

@@ -5,6 +5,9 @@ module LatticeServer
   module Database
     MIGRATIONS = File.expand_path("../../migrations", __dir__)
 
+    WAIT = 10.0 # s
+    NAP = 0.005
+
     module_function
 
     # @return [Sequel::Database] migrated; one for the process
@@ -15,7 +18,10 @@ module LatticeServer
 
     def at(path)
       Sequel.extension :migration
-      db = Sequel.sqlite(path, timeout: 10_000, max_connections: 20)
+      # Waiting for another thread's transaction must let that thread go on: the library's
+      # own waiting would hold all Ruby threads.
+      patient = ->(connection) { connection.busy_handler { |count| sleep(NAP) && count < WAIT / NAP } }
+      db = Sequel.sqlite(path, timeout: 0, max_connections: 20, after_connect: patient)
       db.run("PRAGMA journal_mode = WAL")
       db.run("PRAGMA synchronous = NORMAL")
       Sequel::Migrator.run(db, MIGRATIONS)

@@ -22,7 +22,8 @@ module LatticeServer
 
     def add(project, file)
       document = Lattice::Model::Document.read(File.read(file))
-      @out.puts "» demo data: solving #{document.name}"
+      document.active("import").each { |s| Lattice::Shape::Store.shared.add_file(File.join(File.dirname(file), s["file"])) }
+      @out.puts "» demo data: #{'solving ' unless document.active('study').empty?}#{document.name}"
       model = Store::Models.new(@db).create(project, document)
       document.active("study").each { |study| solve(model[:id], study.name, document.data) }
     end

@@ -15,7 +15,33 @@ module LatticeServer
       skin = Lattice::Mesh::Skin.new(grid)
       meta = { faces: skin.faces, edges: skin.edges, dimension: grid.dimension, bodies: grid.blocks.map(&:body).uniq }
       packed({ "positions" => Numo::SFloat.cast(grid.nodes[skin.nodes, true]), "triangles" => skin.triangles, "sides" => skin.sides,
-               "lines" => skin.lines, "quality" => quality(grid, skin) }, meta)
+               "lines" => skin.lines }, meta)
+    end
+
+    # @param measure [String] see Lattice::Mesh::QualityReport::MEASURES
+    # @return [Hash] every measure with its spread, and the worst elements by one
+    def quality(digest, measure)
+      report = grid(digest).quality
+      key = measure!(measure)
+      { measures: report.summary, measure: key, worst: report.empty? ? [] : report.worst(key) }
+    end
+
+    # The chosen elements, whole, with the value of a measure at each.
+    # @param look [Hash] axis, at, turned, body, worse; see Lattice::Mesh::Choice
+    # @return [String]
+    def elements(digest, measure, look)
+      grid = grid(digest)
+      report = grid.quality
+      key = measure!(measure)
+      skin = Lattice::Mesh::Skin.new(grid)
+      lines = { "ink" => Numo::SFloat.cast(grid.nodes[skin.nodes, true]), "lines" => skin.lines }
+      return packed(lines, { count: 0, of: 0 }) if report.empty?
+
+      chosen = Lattice::Mesh::Choice.new(report, grid, key: key, **look).call
+      seen = Lattice::Mesh::Visible.new(grid, chosen)
+      values = seen.elements.empty? ? Numo::DFloat.zeros(0) : report.values(key)[seen.elements]
+      packed(lines.merge("positions" => Numo::SFloat.cast(seen.positions), "values" => Numo::SFloat.cast(values), "elements" => seen.elements,
+                         "triangles" => seen.triangles, "sides" => seen.sides), { count: seen.count, of: chosen.size })
     end
 
     # @param names [Array<String>] see Result::Static.fields
@@ -45,15 +71,9 @@ module LatticeServer
       Lattice::Format::ResultFile.read(path, grid(@derived.find(digest)["mesh"]))
     end
 
-    # Worst quality of the elements around each skin node.
-    def quality(grid, skin)
-      worst = Numo::DFloat.ones(grid.nodes.shape[0])
-      grid.blocks.each do |block|
-        values = Lattice::Mesh::Quality.scaled_jacobian(grid.nodes, block.kind, block.conn)
-        around = Lattice::Mesh::Incidence.padded(block.conn, grid.nodes.shape[0])
-        worst = Numo::DFloat.minimum(worst, values.concatenate(Numo::DFloat[1.0])[around].min(1))
-      end
-      Numo::SFloat.cast(worst[skin.nodes])
+    def measure!(name)
+      known = Lattice::Mesh::QualityReport::MEASURES.map(&:key)
+      known.find { |key| key.to_s == name } || raise(Problem.new(422, "“#{name}” is not a measure of elements", cure: "Known: #{known.join(', ')}."))
     end
 
     def extreme(field, nodes)

@@ -11,12 +11,11 @@ module LatticeServer
       @derived = Store::Derived.new(db)
       @model = @models.find(model_id)
       @document = Lattice::Model::Document.new(@models.document(model_id))
-      @problem = Lattice::Study::Problem.new(@document)
     end
 
     def to_h
       project = @db[:projects][id: @model[:project_id]]
-      readiness = Lattice::Verdict::Readiness.new(@problem)
+      readiness = Lattice::Verdict::Readiness.new(problem)
       { id: @model[:id], project: project.slice(:id, :name), version: @model[:version], document: @document.data,
         can_undo: @models.undo?(@model), can_redo: @models.redo?(@model), shape: shape, groups: groups,
         ready: readiness.ready?, notices: readiness.notices.map(&:as_json), mesh: mesh, studies: studies,
@@ -32,13 +31,50 @@ module LatticeServer
 
     private
 
+    # Only what needs the shape has it built.
+    def problem = @problem ||= Lattice::Study::Problem.new(@document)
+
     def shape
-      { digest: @problem.shape_digest, dimension: @problem.parts.dimension, size: @problem.parts.bodies.empty? ? nil : @problem.parts.size,
-        bodies: @problem.parts.bodies.map { |b| body(b) }, outlines: outlines, places: @problem.parts.places.map(&:as_json) }
+      parts = problem.parts
+      inventory = Lattice::Shape::Inventory.new(parts.bodies, problem.materials.to_h)
+      { digest: problem.shape_digest, dimension: parts.dimension, size: parts.bodies.empty? ? nil : parts.size, up: up, bodies: inventory.rows, total: inventory.total,
+        outlines: outlines, lines: lines, corners: corners, regions: regions, patches: parts.patches, reports: parts.reports }
     end
 
-    def body(body)
-      { name: body.name, make: body.make, thickness: body.thickness, volume: body.volume, area: body.area, outline: body.outline.name }
+    # Up is against gravity; without it, along z where storeys rise that way or an elevation
+    # is drawn over x and z, otherwise along y.
+    def up
+      gravity = @document.active("gravity").first
+      return gravity["direction"].is_a?(String) && gravity["direction"].end_with?("z") ? "z" : "y" if gravity
+
+      rises = @document.active("frame").any? { |s| s["up"] != "y" } || @document.active("body").any? { |s| s.dig("on", "plane") == "xz" }
+      rises ? "z" : "y"
+    end
+
+    # Where typed corners lie, whatever they are placed by.
+    def corners
+      @document.active.select { |s| s["corners"] || s.dig("boundary", "corners") }.to_h do |s|
+        list = s["corners"] || s.dig("boundary", "corners")
+        [s.id, Lattice::Shape::Corners.new(s).resolve(list, "corners", space: s.kind == "line").map(&:at)]
+      rescue Lattice::InvalidInput
+        [s.id, []]
+      end
+    end
+
+    def regions
+      @document.active("outline").to_h do |s|
+        [s.name, @document.outline(s).regions.map { |r| { name: r.name, at: r.area_and_centroid[1], loops: r.loops.map { |loop| loop_lines(loop) } } }]
+      end.reject { |_, parts| parts.empty? }
+    end
+
+    # Open lines as points in space, with the name of the leg of every step.
+    def lines
+      @document.active("line").to_h do |s|
+        line = Lattice::Shape::SpaceLine.read(s)
+        [s.name, { points: line.points, keys: line.legs }]
+      rescue Lattice::InvalidInput
+        [s.name, nil]
+      end.compact
     end
 
     def outlines
@@ -52,24 +88,28 @@ module LatticeServer
     end
 
     def groups
-      @document.active("group").to_h { |g| [g.name, @problem.groups.members(g).map(&:key)] }
+      @document.active("group").to_h do |group|
+        [group.name, problem.groups.members(group).map(&:key)]
+      rescue Lattice::InvalidInput
+        [group.name, []]
+      end
     end
 
     def mesh
-      return nil unless @problem.size&.positive? && !@problem.parts.bodies.empty?
+      return nil unless problem.size&.positive? && !problem.parts.bodies.empty?
 
-      digest = @problem.mesh_digest
+      digest = problem.mesh_digest
       { digest: digest, summary: @derived.find(digest) }
     end
 
     def studies
-      @studies ||= @problem.studies.map { |study| study_state(study) }
+      @studies ||= @document.active("study").map { |study| study_state(study) }
     end
 
     def study_state(study)
-      digest = @problem.findings_digest(study)
+      digest = problem.findings_digest(study)
       findings = @derived.find(digest)
-      return state(study, "solved", findings, @problem.study_digest(study), @problem.mesh_digest) if findings
+      return state(study, "solved", findings, problem.study_digest(study), problem.mesh_digest) if findings
 
       older = @runs.last_done(@model[:id], study.name)
       outcome = older && JSON.parse(older[:outcome])

@@ -46,6 +46,7 @@ module Desk
   # Points at a place of the model window, given in shares of its width and height,
   # until the window says what is there (the first frame may still be on its way).
   def point_in_window(x, y, says:)
+    expect(page).to have_css("[data-testid=window] canvas")
     Studio.wait do
       left, top, width, height = page.evaluate_script(BOX)
       place = { x: left + (width * x), y: top + (height * y) }
@@ -65,6 +66,7 @@ module Desk
     visit "/"
     card(name).find("a").click
     expect(page).to have_css("[data-testid=note]")
+    page.evaluate_async_script("document.fonts.ready.then(() => arguments[0]())")
   end
 
   # Makes a copy of a demo model, to write in.

@@ -35,6 +35,11 @@ export async function request<T>(method: string, path: string, body?: unknown): 
   return (await (await send(path, init)).json()) as T;
 }
 
+/** Sends a file as it is. */
+export async function upload<T>(path: string, file: File, signal: AbortSignal): Promise<T> {
+  return (await (await send(path, { method: "POST", body: file, signal, headers: { "content-type": "application/octet-stream" } })).json()) as T;
+}
+
 /** Named arrays, and what goes with them; see docs/formats. */
 export interface Arrays<M> {
   meta: M;

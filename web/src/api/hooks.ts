@@ -1,7 +1,7 @@
 import { useCallback, useEffect } from "react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { request, requestArrays, Refused } from "./client";
-import type { LibraryMaterial, Model, ModelView, ProjectEntry, Run } from "./types";
+import type { LibraryMaterial, MeasureLine, MeshChoice, Model, ModelView, PlaceKey, ProjectEntry, Quality, Run, ShapeMeta } from "./types";
 import { useDesk } from "../workspace/desk";
 
 export function useProjects() {
@@ -38,6 +38,26 @@ export function useModel(id: string) {
   });
 }
 
+/** The surfaces and places of a model's shape; the older ones stay until the new ones are there. */
+export function useShape(id: string, digest: string) {
+  return useQuery({
+    queryKey: ["shape", id, digest],
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+    queryFn: () => requestArrays<ShapeMeta>(`/api/models/${id}/shape/${digest}`),
+  });
+}
+
+export function useMeasures(id: string, digest: string, places: PlaceKey[]) {
+  return useQuery({
+    queryKey: ["measures", id, digest, places],
+    enabled: places.length > 0,
+    staleTime: Infinity,
+    retry: false,
+    queryFn: () => request<{ lines: MeasureLine[] }>("POST", `/api/models/${id}/measures`, { places }),
+  });
+}
+
 export interface SkinMeta {
   faces: [string, string, number, number][];
   edges: [string, string, number, number][];
@@ -51,6 +71,36 @@ export function useSkin(digest: string | null) {
     enabled: digest !== null,
     staleTime: Infinity,
     queryFn: () => requestArrays<SkinMeta>(`/api/meshes/${digest}/skin`),
+  });
+}
+
+export function useQuality(digest: string | null, measure: string) {
+  return useQuery({
+    queryKey: ["quality", digest, measure],
+    enabled: digest !== null,
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+    queryFn: () => request<Quality>("GET", `/api/meshes/${digest}/quality?measure=${measure}`),
+  });
+}
+
+/** The chosen elements, whole; what was seen before stays until they are there. */
+export function useElements(digest: string | null, choice: MeshChoice) {
+  const words = new URLSearchParams({ measure: choice.measure });
+  if (choice.axis) {
+    words.set("axis", choice.axis);
+    words.set("at", String(choice.at));
+    words.set("turned", String(choice.turned));
+  }
+  if (choice.body) words.set("body", choice.body);
+  if (choice.worse !== null) words.set("worse", String(choice.worse));
+  return useQuery({
+    queryKey: ["elements", digest, words.toString()],
+    enabled: digest !== null,
+    staleTime: Infinity,
+    gcTime: 30_000,
+    placeholderData: keepPreviousData,
+    queryFn: () => requestArrays<{ count: number; of: number }>(`/api/meshes/${digest}/elements?${words}`),
   });
 }
 
@@ -98,7 +148,8 @@ export function useEdit(id: string) {
         id,
         mine.catch(() => undefined),
       );
-      return mine;
+      // A promise of its own: what nobody handles is told of as an unhandled rejection.
+      return mine.then(() => undefined);
     },
     [id, send],
   );

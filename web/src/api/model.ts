@@ -12,7 +12,16 @@
 export type Statement =
   | StatementAim
   | StatementOutline
+  | StatementLine
   | StatementBody
+  | StatementFrame
+  | StatementImport
+  | StatementCombine
+  | StatementCut
+  | StatementImprint
+  | StatementCopy
+  | StatementJoin
+  | StatementMidSurface
   | StatementGroup
   | StatementMaterial
   | StatementSupport
@@ -21,6 +30,7 @@ export type Statement =
   | StatementPressure
   | StatementGravity
   | StatementMesh
+  | StatementSize
   | StatementStudy
   | StatementLimit
   | StatementHandCheck;
@@ -35,7 +45,75 @@ export type Id = string;
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "loop".
  */
-export type Loop = Polygon | Circle | Rectangle;
+export type Loop = Polygon | Circle | Rectangle | Slot | Regular | Section | Offset;
+/**
+ * Repeats a hole.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "pattern".
+ */
+export type Pattern =
+  | {
+      row: {
+        /**
+         * Step along x.
+         */
+        dx: string;
+        /**
+         * Step along y.
+         */
+        dy: string;
+        /**
+         * How many in all.
+         */
+        count: number;
+      };
+    }
+  | {
+      grid: {
+        /**
+         * Step along x.
+         */
+        dx: string;
+        /**
+         * How many along x.
+         */
+        columns: number;
+        /**
+         * Step along y.
+         */
+        dy: string;
+        /**
+         * How many along y.
+         */
+        rows: number;
+      };
+    }
+  | {
+      ring: {
+        /**
+         * Abscissa of the middle.
+         */
+        x: string;
+        /**
+         * Ordinate of the middle.
+         */
+        y: string;
+        /**
+         * How many in all.
+         */
+        count: number;
+        /**
+         * From the first to the last; a full turn when not given.
+         */
+        angle?: string;
+      };
+    };
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "axis".
+ */
+export type Axis = "x" | "y" | "z";
 /**
  * A rule that finds places, again after the shape has changed.
  *
@@ -62,6 +140,217 @@ export type Rule =
     }
   | {
       everything: true;
+    }
+  | {
+      box: {
+        from: Spot;
+        to: Spot;
+      };
+    }
+  | {
+      surface: {
+        kind: "plane" | "cylinder" | "cone" | "sphere" | "torus" | "free" | "line" | "arc" | "circle" | "curve";
+        /**
+         * Radius, where it is round.
+         */
+        radius?: string;
+      };
+    }
+  | {
+      normal: {
+        direction: Direction;
+        /**
+         * How far the normal may lean; 1 degree when not given.
+         */
+        within?: string;
+      };
+    }
+  | {
+      size: {
+        /**
+         * Least area of faces.
+         */
+        least?: string;
+        /**
+         * Greatest area of faces.
+         */
+        most?: string;
+      };
+    }
+  | {
+      /**
+       * Part of the name.
+       */
+      named: string;
+    }
+  | {
+      /**
+       * A body's name.
+       */
+      body: string;
+    }
+  | {
+      /**
+       * The other body's name.
+       */
+      touching: string;
+    }
+  | {
+      grown: {
+        /**
+         * The group it starts from.
+         */
+        from: string;
+        /**
+         * Greatest turn from face to face; 15 degrees when not given.
+         */
+        angle?: string;
+      };
+    }
+  | {
+      /**
+       * A group of faces.
+       */
+      edges_of: string;
+    }
+  | {
+      /**
+       * @minItems 1
+       * @maxItems 20
+       */
+      all:
+        | [Rule]
+        | [Rule, Rule]
+        | [Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule
+          ]
+        | [
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule
+          ];
+    }
+  | {
+      /**
+       * @minItems 1
+       * @maxItems 20
+       */
+      any:
+        | [Rule]
+        | [Rule, Rule]
+        | [Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule, Rule]
+        | [
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule
+          ]
+        | [
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule,
+            Rule
+          ];
+    }
+  | {
+      not: Rule;
     };
 /**
  * An axis with its sign, or three components.
@@ -76,7 +365,7 @@ export type Direction = ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, num
  */
 export interface Model {
   format: "gentle-lattice-model";
-  version: 1;
+  version: 2;
   name: string;
   /**
    * The units in which quantities are shown.
@@ -103,7 +392,7 @@ export interface StatementAim {
   text: string;
 }
 /**
- * A plane figure of lines and arcs in the xy plane, with holes.
+ * A plane figure of lines and arcs, with holes and inner dividing lines.
  *
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "statement_outline".
@@ -121,6 +410,28 @@ export interface StatementOutline {
    * @maxItems 500
    */
   holes?: Loop[];
+  /**
+   * Inner lines that part the outline into regions, which share their border.
+   *
+   * @maxItems 200
+   */
+  dividers?: Chain[];
+  /**
+   * Names of regions, each by a point within it.
+   *
+   * @maxItems 200
+   */
+  regions?: {
+    name: string;
+    /**
+     * x of a point within.
+     */
+    x: string;
+    /**
+     * y of a point within.
+     */
+    y: string;
+  }[];
 }
 /**
  * This interface was referenced by `Model`'s JSON-Schema
@@ -128,13 +439,27 @@ export interface StatementOutline {
  */
 export interface Polygon {
   /**
-   * @minItems 3
+   * @minItems 2
    * @maxItems 2000
    */
-  corners: [Corner, Corner, Corner, ...Corner[]];
+  corners: [Corner, Corner, ...Corner[]];
+  /**
+   * The corners are one half, from the line of symmetry to it; the other half is its mirror image.
+   */
+  mirror?: {
+    /**
+     * Mirrored in the line x = at, or y = at.
+     */
+    axis: "x" | "y";
+    /**
+     * Where the line lies.
+     */
+    at: string;
+  };
+  pattern?: Pattern;
 }
 /**
- * A corner of an outline and the side that leaves it.
+ * A corner of an outline or line, placed by x and y, by steps from the corner before (dx, dy), or by distance and angle; and the side that leaves it.
  *
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "corner".
@@ -143,21 +468,67 @@ export interface Corner {
   /**
    * Abscissa.
    */
-  x: string;
+  x?: string;
   /**
    * Ordinate.
    */
-  y: string;
+  y?: string;
+  /**
+   * Height, of lines in space.
+   */
+  z?: string;
+  /**
+   * Step along x from the corner before.
+   */
+  dx?: string;
+  /**
+   * Step along y from the corner before.
+   */
+  dy?: string;
+  /**
+   * Step along z from the corner before.
+   */
+  dz?: string;
+  /**
+   * Distance from the corner before, along angle.
+   */
+  distance?: string;
+  /**
+   * Direction from the corner before, counter-clockwise from x.
+   */
+  angle?: string;
   /**
    * Radius that rounds this corner.
    */
   fillet?: string;
   through?: Point;
+  centre?: Point1;
+  /**
+   * Which way an arc about a centre runs; left is counter-clockwise.
+   */
+  turn?: "left" | "right";
+  /**
+   * The name of the side that leaves this corner; it stays when corners are added or removed.
+   */
+  side?: string;
 }
 /**
  * The side that leaves this corner is an arc through this point.
  */
 export interface Point {
+  /**
+   * Abscissa.
+   */
+  x: string;
+  /**
+   * Ordinate.
+   */
+  y: string;
+}
+/**
+ * The side that leaves this corner is an arc about this point.
+ */
+export interface Point1 {
   /**
    * Abscissa.
    */
@@ -186,6 +557,7 @@ export interface Circle {
      */
     diameter: string;
   };
+  pattern?: Pattern;
 }
 /**
  * This interface was referenced by `Model`'s JSON-Schema
@@ -213,7 +585,169 @@ export interface Rectangle {
      * Radius that rounds the four corners.
      */
     fillet?: string;
+    /**
+     * Turned about its lower left corner.
+     */
+    angle?: string;
   };
+  pattern?: Pattern;
+}
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "slot".
+ */
+export interface Slot {
+  slot: {
+    /**
+     * Abscissa of the middle.
+     */
+    x: string;
+    /**
+     * Ordinate of the middle.
+     */
+    y: string;
+    /**
+     * Over both round ends.
+     */
+    length: string;
+    /**
+     * Across.
+     */
+    width: string;
+    /**
+     * Of its length from x.
+     */
+    angle?: string;
+  };
+  pattern?: Pattern;
+}
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "regular".
+ */
+export interface Regular {
+  regular: {
+    /**
+     * Abscissa of the middle.
+     */
+    x: string;
+    /**
+     * Ordinate of the middle.
+     */
+    y: string;
+    /**
+     * How many sides.
+     */
+    sides: number;
+    /**
+     * Diameter of the circle through its corners.
+     */
+    across: string;
+    /**
+     * Of its first corner from x.
+     */
+    angle?: string;
+    /**
+     * Radius that rounds its corners.
+     */
+    fillet?: string;
+  };
+  pattern?: Pattern;
+}
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "section".
+ */
+export interface Section {
+  section: {
+    /**
+     * hollow is a rectangular tube, tube a round one.
+     */
+    shape: "I" | "channel" | "angle" | "T" | "hollow" | "tube";
+    /**
+     * Height, or outer diameter of a tube.
+     */
+    height: string;
+    /**
+     * Width of the flanges; not for a tube.
+     */
+    width?: string;
+    /**
+     * Thickness of the web, or of the wall.
+     */
+    web: string;
+    /**
+     * Thickness of the flanges; the web's when not given.
+     */
+    flange?: string;
+    /**
+     * Radius at the root, or outer radius of a hollow section's corners.
+     */
+    root?: string;
+    /**
+     * Abscissa of the middle of its box.
+     */
+    x?: string;
+    /**
+     * Ordinate of the middle of its box.
+     */
+    y?: string;
+  };
+}
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "offset".
+ */
+export interface Offset {
+  offset: {
+    /**
+     * Whose boundary is taken.
+     */
+    outline: string;
+    /**
+     * Outwards; negative is inwards.
+     */
+    by: string;
+  };
+}
+/**
+ * One open line.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "chain".
+ */
+export interface Chain {
+  /**
+   * @minItems 2
+   * @maxItems 2000
+   */
+  corners: [Corner, Corner, ...Corner[]];
+}
+/**
+ * An open line: a cross-line that faces are made from, a path to sweep along, or a chain of members.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_line".
+ */
+export interface StatementLine {
+  id: Id;
+  kind: "line";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  /**
+   * @minItems 2
+   * @maxItems 2000
+   */
+  corners: [Corner, Corner, ...Corner[]];
+  /**
+   * Members between corners, by their numbers; along the line when not given.
+   *
+   * @maxItems 5000
+   */
+  links?: [number, number][];
 }
 /**
  * A body made from an outline.
@@ -230,17 +764,367 @@ export interface StatementBody {
   off?: boolean;
   name: string;
   /**
-   * The name of the outline.
+   * The name of the outline; or of the line for faces and members.
    */
   outline: string;
   /**
-   * A solid by extruding along z; a plane region; or a ring, x being the radius and y the axis.
+   * A solid; a plane region; a ring, x being the radius and y the axis; faces for shells; or members along a line.
    */
-  make: "solid" | "plane stress" | "plane strain" | "axisymmetric";
+  make: "solid" | "plane stress" | "plane strain" | "axisymmetric" | "faces" | "members";
   /**
-   * Depth along z: of the extrusion, or of the plane region.
+   * Depth of the extrusion along the plane's normal, or thickness of the plane region or faces.
    */
   thickness?: string;
+  /**
+   * How a solid or faces are made: extrude along the plane's normal; revolve about the outline's y axis; sweep along a line; fill makes a flat face of an outline.
+   */
+  by?: "extrude" | "revolve" | "sweep" | "fill";
+  /**
+   * How far it is revolved; a full turn when not given.
+   */
+  angle?: string;
+  /**
+   * The name of the line to sweep along.
+   */
+  path?: string;
+  on?: Placement;
+  /**
+   * Thickness of faces made by extruding, revolving, sweeping or filling.
+   */
+  wall?: string;
+}
+/**
+ * Where an outline is placed in space.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "placement".
+ */
+export interface Placement {
+  /**
+   * The plane the outline is drawn in: its x and y run along these axes.
+   */
+  plane: "xy" | "yz" | "xz";
+  /**
+   * Where its origin lies.
+   */
+  x?: string;
+  /**
+   * Where its origin lies.
+   */
+  y?: string;
+  /**
+   * Where its origin lies.
+   */
+  z?: string;
+  /**
+   * Turned about the plane's normal.
+   */
+  turn?: string;
+}
+/**
+ * Members in bays and storeys: columns, and beams at every storey.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_frame".
+ */
+export interface StatementFrame {
+  id: Id;
+  kind: "frame";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  /**
+   * @minItems 1
+   * @maxItems 100
+   *
+   * Items: Width of one bay along the first level axis.
+   */
+  bays: [string, ...string[]];
+  /**
+   * @maxItems 100
+   *
+   * Items: Width of one bay along the second level axis.
+   */
+  bays_across?: string[];
+  /**
+   * @minItems 1
+   * @maxItems 200
+   *
+   * Items: Height of one storey.
+   */
+  storeys: [string, ...string[]];
+  /**
+   * The axis along which storeys rise.
+   */
+  up?: "y" | "z";
+  at?: Spot;
+}
+/**
+ * A point in space.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "spot".
+ */
+export interface Spot {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * Bodies read from a file.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_import".
+ */
+export interface StatementImport {
+  id: Id;
+  kind: "import";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Bodies are named after their parts in the file; a single one by this name.
+   */
+  name: string;
+  /**
+   * The file's own name.
+   */
+  file: string;
+  /**
+   * SHA-256 of the file's bytes, which are kept.
+   */
+  digest: string;
+  /**
+   * Unit of lengths, for files that carry none (STL, OBJ).
+   */
+  unit?: "mm" | "cm" | "m" | "in" | "ft";
+  /**
+   * How near facets follow curved faces, as a share of the part.
+   */
+  fineness?: number;
+  /**
+   * Angle that parts faces, for STL and OBJ.
+   */
+  angle?: string;
+  on?: Placement;
+}
+/**
+ * Bodies joined into one, taken away, or their common part.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_combine".
+ */
+export interface StatementCombine {
+  id: Id;
+  kind: "combine";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  how: "union" | "subtract" | "intersect";
+  /**
+   * The first body.
+   */
+  body: string;
+  /**
+   * The bodies it meets.
+   *
+   * @minItems 1
+   * @maxItems 500
+   */
+  with: [string, ...string[]];
+  /**
+   * Whether the bodies it is made from stay.
+   */
+  keep?: boolean;
+}
+/**
+ * A body cut by a plane or by a block.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_cut".
+ */
+export interface StatementCut {
+  id: Id;
+  kind: "cut";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  body: string;
+  plane?: {
+    axis: Axis;
+    /**
+     * Where the plane cuts the axis.
+     */
+    at: string;
+  };
+  block?: Block;
+  /**
+   * Above or below the plane; inside or outside of the block; or both as two bodies.
+   */
+  keep: "above" | "below" | "inside" | "outside" | "both";
+}
+/**
+ * A block along the axes.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "block".
+ */
+export interface Block {
+  /**
+   * Least x.
+   */
+  x: string;
+  /**
+   * Least y.
+   */
+  y: string;
+  /**
+   * Least z.
+   */
+  z: string;
+  /**
+   * Extent along x.
+   */
+  dx: string;
+  /**
+   * Extent along y.
+   */
+  dy: string;
+  /**
+   * Extent along z.
+   */
+  dz: string;
+}
+/**
+ * An outline or line laid onto a body, which parts the faces it falls on.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_imprint".
+ */
+export interface StatementImprint {
+  id: Id;
+  kind: "imprint";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The faces within the outline bear this name.
+   */
+  name: string;
+  body: string;
+  /**
+   * The outline or line that is laid on.
+   */
+  outline: string;
+  on?: Placement;
+  /**
+   * How far along the plane's normal it reaches, both ways; through everything when not given.
+   */
+  depth?: string;
+}
+/**
+ * Copies of a body, moved, turned or mirrored.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_copy".
+ */
+export interface StatementCopy {
+  id: Id;
+  kind: "copy";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  body: string;
+  /**
+   * How many copies.
+   */
+  count?: number;
+  move?: {
+    /**
+     * Step along x.
+     */
+    x: string;
+    /**
+     * Step along y.
+     */
+    y: string;
+    /**
+     * Step along z.
+     */
+    z: string;
+  };
+  turn?: {
+    axis: Axis;
+    through?: Spot;
+    /**
+     * From one to the next.
+     */
+    angle: string;
+  };
+  mirror?: {
+    axis: Axis;
+    /**
+     * Where the mirror plane cuts the axis.
+     */
+    at: string;
+  };
+  /**
+   * Whether the body itself stays; true when not given.
+   */
+  keep?: boolean;
+}
+/**
+ * Bodies that share their border where they touch, as if one.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_join".
+ */
+export interface StatementJoin {
+  id: Id;
+  kind: "join";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * @minItems 2
+   * @maxItems 500
+   */
+  bodies: [string, string, ...string[]];
+}
+/**
+ * The middle faces of a sheet of constant thickness.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_mid_surface".
+ */
+export interface StatementMidSurface {
+  id: Id;
+  kind: "mid_surface";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  body: string;
 }
 /**
  * A named target.
@@ -275,6 +1159,17 @@ export interface Pick {
    * The name of the place within its body.
    */
   name: string;
+  /**
+   * What it was when it was picked: plane, cylinder, line…
+   */
+  kind?: string;
+  /**
+   * Its middle when it was picked, in m: it is found again by this where its name is gone.
+   *
+   * @minItems 3
+   * @maxItems 3
+   */
+  at?: [number, number, number];
 }
 /**
  * The material of a body or of everything.
@@ -461,6 +1356,102 @@ export interface StatementMesh {
    * Length of an element's side.
    */
   size: string;
+  /**
+   * Whether sides carry a node in their middle, on the true surface; quadratic when left out.
+   */
+  order?: "quadratic" | "linear";
+  /**
+   * Of solids: bricks in extrusions and tetrahedra elsewhere (when left out), or tetrahedra everywhere. Of plane regions and faces: quadrilaterals, or triangles.
+   */
+  elements?: "bricks and quadrilaterals" | "tetrahedra and triangles";
+  /**
+   * How much longer one element may be than the one before it; 1.35 when left out.
+   */
+  growth?: string;
+  /**
+   * Most that the side of one element turns on a curve; 30 deg when left out.
+   */
+  turn?: string;
+  /**
+   * Elements at least across thin walls and narrow faces.
+   */
+  through?: number;
+}
+/**
+ * The size of elements at a place, within a ball or within a box.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_size".
+ */
+export interface StatementSize {
+  id: Id;
+  kind: "size";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Length of an element's side there.
+   */
+  size: string;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target?: string;
+  /**
+   * About a point.
+   */
+  ball?: {
+    /**
+     * Abscissa.
+     */
+    x: string;
+    /**
+     * Ordinate.
+     */
+    y: string;
+    /**
+     * Height.
+     */
+    z: string;
+    /**
+     * Radius of the ball.
+     */
+    radius: string;
+  };
+  /**
+   * Between two corners.
+   */
+  box?: {
+    from: {
+      /**
+       * Abscissa.
+       */
+      x: string;
+      /**
+       * Ordinate.
+       */
+      y: string;
+      /**
+       * Height.
+       */
+      z: string;
+    };
+    to: {
+      /**
+       * Abscissa.
+       */
+      x: string;
+      /**
+       * Ordinate.
+       */
+      y: string;
+      /**
+       * Height.
+       */
+      z: string;
+    };
+  };
 }
 /**
  * A question put to the solver.
@@ -545,7 +1536,7 @@ export interface StatementHandCheck {
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "point".
  */
-export interface Point1 {
+export interface Point2 {
   /**
    * Abscissa.
    */

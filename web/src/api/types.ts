@@ -14,6 +14,10 @@ export interface Place {
   bounds: [number[], number[]];
   bore: number | null;
   measure: number | null;
+  at: number[];
+  normal: number[] | null;
+  axis: number[] | null;
+  radius: number | null;
 }
 
 export interface OutlineLoop {
@@ -21,22 +25,61 @@ export interface OutlineLoop {
   keys: string[];
 }
 
+export interface SpaceLine {
+  points: [number, number, number][];
+  keys: string[];
+}
+
 export interface Body {
   name: string;
   make: string;
-  thickness: number;
+  thickness: number | null;
   volume: number;
   area: number;
-  outline: string;
+  length: number | null;
+  mass: number | null;
+  outline: string | null;
+  closed: boolean;
+  centre: number[];
+  faces: number;
+  merged: Record<string, number>;
+  bounds: [number[], number[]];
 }
+
+/** What reading a file found and mended. */
+export type Report = Record<string, number | number[]>;
 
 export interface Shape {
   digest: string;
   dimension: number | null;
   size: number | null;
+  up: "y" | "z";
   bodies: Body[];
+  /** Of all bodies; the mass is of those whose density is known, complete when that is all but members. */
+  total: { volume: number; mass: number | null; complete: boolean; faces: number };
   outlines: Record<string, OutlineLoop[]>;
+  lines: Record<string, SpaceLine>;
+  /** Where the typed corners of outlines and lines lie, by the statement's id. */
+  corners: Record<string, number[][]>;
+  /** What dividers part outlines into, by the outline's name. */
+  regions: Record<string, { name: string; at: number[]; loops: OutlineLoop[] }[]>;
+  /** The faces that imprints made, by the statement's id. */
+  patches: Record<string, { places: PlaceKey[]; area: number }>;
+  reports: Record<string, Report>;
+}
+
+/** What goes with the arrays of a shape: runs of triangles and of line pieces. */
+export interface ShapeMeta {
+  faces: [body: string, name: string, first: number, count: number, colour: number[] | null][];
+  edges: [body: string, name: string, first: number, count: number][];
+  bodies: { name: string; colour: number[] | null }[];
   places: Place[];
+}
+
+export interface MeasureLine {
+  words: string;
+  value: number | number[];
+  kind: string;
 }
 
 export interface Notice {
@@ -52,8 +95,38 @@ export interface MeshSummary {
   nodes: number;
   unknowns: number;
   kinds: Record<string, number>;
+  quality: { key: string; measure: string; worst: number; first_percentile: number; mean: number } | null;
+}
+
+/** One way to measure elements: its spread over the mesh. */
+export interface Measure {
+  key: string;
+  name: string;
+  unit: string | null;
+  worse: "low" | "high";
+  range: [number, number];
+  warns: number;
   worst: number;
+  first_percentile: number;
   mean: number;
+  histogram: number[];
+  warned: number;
+}
+
+export interface Quality {
+  measures: Measure[];
+  measure: string;
+  worst: { number: number; kind: string; body: string; value: number; centre: [number, number, number] }[];
+}
+
+/** Which elements of a mesh are looked at. */
+export interface MeshChoice {
+  measure: string;
+  axis: "x" | "y" | "z" | null;
+  at: number;
+  turned: boolean;
+  body: string | null;
+  worse: number | null;
 }
 
 export interface LimitFinding {

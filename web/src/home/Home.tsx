@@ -5,7 +5,7 @@ import { Refused, request } from "../api/client";
 import { useProjects } from "../api/hooks";
 import type { ModelView, ProjectEntry } from "../api/types";
 import { go } from "../ui/address";
-import { OutlinePicture } from "./OutlinePicture";
+import { ShapePicture } from "./ShapePicture";
 
 export function Home() {
   const { data, error, isLoading } = useProjects();
@@ -129,12 +129,14 @@ function Project({ project, attempt }: { project: ProjectEntry; attempt: (action
                 go(`/models/${model.id}`);
               }}
             >
-              <OutlinePicture id={model.id} />
+              <ShapePicture id={model.id} />
               <div className="px-3 pb-1 pt-2 font-serif text-[15px]">{model.name}</div>
             </a>
             <div className="flex items-center px-3 pb-2 text-[12px]">
               <Verdict {...model.verdict} />
-              <span className="ml-auto text-faint">{new Date(model.changed_at).toLocaleString()}</span>
+              <time className="ml-auto whitespace-nowrap text-faint" dateTime={model.changed_at} title={new Date(model.changed_at).toLocaleString()}>
+                {new Date(model.changed_at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}
+              </time>
               <CopyButton id={model.id} name={model.name} project={project.id} attempt={attempt} />
               <ExportButton id={model.id} name={model.name} attempt={attempt} />
               <DeleteButton id={model.id} name={model.name} attempt={attempt} />

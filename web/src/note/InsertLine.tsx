@@ -4,6 +4,7 @@ import { Popover } from "radix-ui";
 import { useDesk } from "../workspace/desk";
 import { useNote } from "./context";
 import { freshId, TEMPLATES, type Template } from "./templates";
+import { useImport } from "./useImport";
 
 /** Where statements are written: "/" opens it from anywhere. */
 export function InsertLine() {
@@ -12,6 +13,8 @@ export function InsertLine() {
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const button = useRef<HTMLButtonElement>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+  const { bringIn, reading, stop } = useImport();
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -27,6 +30,7 @@ export function InsertLine() {
 
   async function insert(template: Template) {
     setOpen(false);
+    if (template.file) return chooser.current?.click();
     const draft = template.make(view);
     let id = "";
     try {
@@ -39,9 +43,10 @@ export function InsertLine() {
       setProblem(error instanceof Error ? error.message : String(error));
       return;
     }
-    set({ selected: id, trayOpen: true });
+    const drawn = draft.kind === "outline" || draft.kind === "line";
+    set({ selected: id, trayOpen: true, paper: drawn, ...(drawn ? { look: "shape" } : {}) });
     const waiting = ("target" in draft && draft.target === "") || (draft.kind === "group" && draft.pick);
-    if (waiting) set({ picking: id, look: "shape", pickKind: view.shape.dimension === 2 ? "edges" : "faces" });
+    if (waiting) set({ picking: id, look: "shape", paper: false, pickKind: view.shape.dimension === 2 ? "edges" : "faces" });
     setTimeout(() => {
       const row = document.getElementById(`statement-${id}`);
       row?.scrollIntoView({ block: "nearest" });
@@ -56,7 +61,7 @@ export function InsertLine() {
       <Popover.Root open={open} onOpenChange={setOpen}>
         <Popover.Trigger asChild>
           <button ref={button} className="w-full rounded border border-dashed border-[#c9b894] px-2 py-1 text-left text-[12.5px] text-faint hover:bg-glow">
-            <kbd className="mr-2 font-mono text-amber-ink">/</kbd>add a statement — rectangle, body, fix, force, limit…
+            <kbd className="mr-2 font-mono text-amber-ink">/</kbd>add a statement — rectangle, import, body, fix, force, limit…
           </button>
         </Popover.Trigger>
         <Popover.Portal>
@@ -81,6 +86,26 @@ export function InsertLine() {
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
+      <input
+        ref={chooser}
+        type="file"
+        aria-label="Geometry file"
+        accept=".step,.stp,.iges,.igs,.stl,.obj"
+        className="hidden"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = "";
+          if (file) void bringIn(file);
+        }}
+      />
+      {reading && (
+        <p role="status" className="mt-1 flex items-center gap-2 text-[12.5px] text-amber-ink">
+          Reading {reading}…
+          <button className="button" onClick={stop}>
+            Stop
+          </button>
+        </p>
+      )}
       {problem && <p role="alert" className="mt-1 text-[12px] text-vermilion">{problem}</p>}
     </div>
   );

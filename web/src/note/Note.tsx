@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from "react";
 import { ChevronDown, ChevronRight, MoreHorizontal, Search } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { Refused } from "../api/client";
-import { useEdit } from "../api/hooks";
+import { useEdit, useShape } from "../api/hooks";
 import type { Finding, Model, ModelView, PlaceKey, Statement } from "../api/types";
 import type { Shown } from "../ui/units";
 import { useDesk } from "../workspace/desk";
@@ -16,6 +16,7 @@ import { SECTIONS } from "./words";
 /** Gives the parts of the note the model and the ways to change it. */
 export function NoteProvider({ view, shown, children }: { view: ModelView; shown: Shown; children: ReactNode }) {
   const edit = useEdit(view.id);
+  const { data: surfaces = null } = useShape(view.id, view.shape.digest);
   const value = useMemo<NoteContext>(() => {
     const arrange = (change: (statements: Statement[]) => Statement[]) =>
       edit("document", (document: Model) => ({ ...document, statements: change(document.statements) as Model["statements"] }));
@@ -25,8 +26,8 @@ export function NoteProvider({ view, shown, children }: { view: ModelView; shown
         if (statement) apply(statement);
         return all;
       });
-    return { view, shown, change, arrange };
-  }, [view, shown, edit]);
+    return { view, shown, surfaces, places: surfaces?.meta.places ?? [], change, arrange };
+  }, [view, shown, surfaces, edit]);
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 
@@ -87,7 +88,11 @@ export function Note() {
 /** The places that a statement speaks of, to light them in the window. */
 function useSpokenPlaces(statement: Statement): PlaceKey[] {
   const { view } = useNote();
-  const name = "target" in statement ? statement.target : statement.kind === "group" ? statement.name : statement.kind === "body" ? statement.name : null;
+  if (statement.kind === "imprint") return view.shape.patches[statement.id]?.places ?? [];
+  if (statement.kind === "join") return statement.bodies.map((b): PlaceKey => [b, b]);
+  if (statement.kind === "cut") return [[statement.body, statement.body]];
+  if (statement.kind === "copy") return view.shape.bodies.filter((b) => b.name === statement.name || b.name.startsWith(`${statement.name} `)).map((b): PlaceKey => [b.name, b.name]);
+  const name = "target" in statement ? statement.target : "name" in statement ? statement.name : null;
   if (!name) return [];
   if (name === "everything") return view.shape.bodies.map((b) => [b.name, b.name]);
   return view.groups[name] ?? (view.shape.bodies.some((b) => b.name === name) ? [[name, name]] : []);
@@ -105,10 +110,12 @@ function Row({ statement }: { statement: Statement }) {
   return (
     <div
       id={`statement-${statement.id}`}
+      data-open={chosen || undefined}
       className={`group relative rounded py-[3px] pl-3 pr-6 font-serif text-[14.5px] leading-[25px] ${chosen ? "bg-glow" : "hover:bg-sheet"} ${statement.off ? "text-faint line-through opacity-70" : ""}`}
       onMouseEnter={() => set({ lit: places })}
       onMouseLeave={() => set({ lit: [] })}
-      onFocus={() => set({ selected: statement.id, lit: places })}
+      // A press of the mouse selects when it ends: a row that closes meanwhile would move what is pressed.
+      onFocus={(event) => set({ lit: places, ...(event.target.matches(":focus-visible") ? { selected: statement.id } : {}) })}
       onBlur={() => set({ lit: [] })}
       onClick={() => set({ selected: statement.id })}
     >

@@ -1,10 +1,14 @@
 import type { Of, PlaceKind, Statement } from "../api/types";
+import { setOrDrop } from "../ui/assign";
 import { ChoiceChip, PanelChip, TextChip } from "./chips";
 import { useNote } from "./context";
 import { GroupLine } from "./GroupLine";
 import { MaterialChip, MaterialProperties } from "./MaterialChip";
 import { OutlineLine } from "./OutlineLine";
 import { rename } from "./rename";
+import { CombineLine, CopyLine, CutLine, ImprintLine, JoinLine, MidSurfaceLine } from "./shape/AlteringLines";
+import { BodyLine } from "./shape/BodyLine";
+import { FrameLine, ImportLine, LineLine } from "./shape/DrawnLines";
 import { TargetChip } from "./TargetChip";
 import { LIMITED, type Limited } from "./words";
 
@@ -15,8 +19,26 @@ export function StatementLine({ statement }: { statement: Statement }) {
       return <AimLine statement={statement} />;
     case "outline":
       return <OutlineLine statement={statement} />;
+    case "line":
+      return <LineLine statement={statement} />;
     case "body":
       return <BodyLine statement={statement} />;
+    case "frame":
+      return <FrameLine statement={statement} />;
+    case "import":
+      return <ImportLine statement={statement} />;
+    case "combine":
+      return <CombineLine statement={statement} />;
+    case "cut":
+      return <CutLine statement={statement} />;
+    case "imprint":
+      return <ImprintLine statement={statement} />;
+    case "copy":
+      return <CopyLine statement={statement} />;
+    case "join":
+      return <JoinLine statement={statement} />;
+    case "mid_surface":
+      return <MidSurfaceLine statement={statement} />;
     case "group":
       return <GroupLine statement={statement} />;
     case "material":
@@ -50,6 +72,8 @@ export function StatementLine({ statement }: { statement: Statement }) {
       );
     case "mesh":
       return <MeshLine statement={statement} />;
+    case "size":
+      return <SizeLine statement={statement} />;
     case "study":
       return <StudyLine statement={statement} />;
     case "limit":
@@ -74,35 +98,6 @@ function AimLine({ statement }: { statement: Of<"aim"> }) {
         if (text !== statement.text) void change(statement.id, (s) => s.kind === "aim" && (s.text = text));
       }}
     />
-  );
-}
-
-const MAKES = [
-  ["solid", "a solid"],
-  ["plane stress", "a thin plate in its plane"],
-  ["plane strain", "a slice of a long body"],
-  ["axisymmetric", "a ring about x = 0"],
-] as const;
-
-function BodyLine({ statement }: { statement: Of<"body"> }) {
-  const { view, arrange, change, shown } = useNote();
-  const edit = (apply: (s: Of<"body">) => void) => change(statement.id, (s) => s.kind === "body" && apply(s));
-  const body = view.shape.bodies.find((b) => b.name === statement.name);
-  const outlines = view.document.statements.flatMap((s) => (s.kind === "outline" ? [[s.name, s.name] as const] : []));
-  const thick = statement.make !== "axisymmetric";
-  return (
-    <>
-      <TextChip label="name" value={statement.name} onCommit={(v) => arrange((all) => rename(all, statement.id, v))} /> is{" "}
-      <ChoiceChip label="kind of body" value={statement.make} options={MAKES} onChoose={(v) => void edit((s) => (s.make = v))} /> made from{" "}
-      <ChoiceChip label="outline" value={statement.outline} options={outlines} missing={!body} onChoose={(v) => void edit((s) => (s.outline = v))} />
-      {thick && (
-        <>
-          , <TextChip label="thickness" value={statement.thickness ?? ""} placeholder={statement.make === "plane strain" ? "1 m" : "thickness"} optional={statement.make === "plane strain"} onCommit={(v) => edit((s) => (v ? (s.thickness = v) : delete s.thickness))} />{" "}
-          {statement.make === "solid" ? "deep along z" : "thick"}
-        </>
-      )}
-      {body && <span className="text-spruce">. {shown.text(body.volume, "volume")}</span>}
-    </>
   );
 }
 
@@ -202,17 +197,91 @@ function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"> }) {
   );
 }
 
+const ELEMENT_NAMES: Record<string, string> = {
+  hex20: "bricks",
+  hex8: "bricks",
+  wedge15: "wedges",
+  wedge6: "wedges",
+  tet10: "tetrahedra",
+  tet4: "tetrahedra",
+  quad8: "quadrilaterals",
+  quad4: "quadrilaterals",
+  tri6: "triangles",
+  tri3: "triangles",
+  line3: "lines",
+  line2: "lines",
+};
+
 function MeshLine({ statement }: { statement: Of<"mesh"> }) {
   const { view, change } = useNote();
   const summary = view.mesh?.summary;
-  const names: Record<string, string> = { hex20: "bricks", quad8: "quadrilaterals" };
+  const put = (how: (s: Of<"mesh">) => void) => change(statement.id, (s) => s.kind === "mesh" && how(s));
   return (
     <>
-      Quadratic elements of <TextChip label="size" value={statement.size} onCommit={(v) => change(statement.id, (s) => s.kind === "mesh" && (s.size = v))} />.{" "}
+      <ChoiceChip
+        label="order"
+        value={statement.order ?? "quadratic"}
+        options={[
+          ["quadratic", "Quadratic"],
+          ["linear", "Linear"],
+        ]}
+        onChoose={(v) => void put((s) => (s.order = v))}
+      />{" "}
+      <ChoiceChip
+        label="elements"
+        value={statement.elements ?? "bricks and quadrilaterals"}
+        options={[
+          ["bricks and quadrilaterals", "bricks and quadrilaterals where they fit"],
+          ["tetrahedra and triangles", "tetrahedra and triangles"],
+        ]}
+        onChoose={(v) => void put((s) => (s.elements = v))}
+      />{" "}
+      of <TextChip label="size" value={statement.size} onCommit={(v) => put((s) => (s.size = v))} />, each at most <TextChip label="growth" value={statement.growth ?? "1.35"} onCommit={(v) => put((s) => setOrDrop(s, "growth", v))} /> times the one
+      before it, turning at most <TextChip label="turn" value={statement.turn ?? "30 deg"} onCommit={(v) => put((s) => setOrDrop(s, "turn", v))} /> on curves, with at least{" "}
+      <ChoiceChip label="elements across" value={String(statement.through ?? 1)} options={["1", "2", "3", "4", "6"].map((n) => [n, n] as const)} onChoose={(v) => void put((s) => (s.through = Number(v)))} /> across thin walls.{" "}
       {summary && (
         <span className="text-spruce">
-          {Object.entries(summary.kinds).map(([kind, count]) => `${count.toLocaleString("en").replaceAll(",", "\u202f")} ${names[kind] ?? kind}`).join(", ")}, worst quality {summary.worst.toFixed(2)}
+          {Object.entries(summary.kinds)
+            .map(([kind, count]) => `${count.toLocaleString("en").replaceAll(",", "\u202f")} ${ELEMENT_NAMES[kind] ?? kind}`)
+            .join(", ")}
+          {summary.quality && `; ${summary.quality.measure} at worst ${summary.quality.worst.toFixed(2)}, ${summary.quality.mean.toFixed(2)} in the mean`}
         </span>
+      )}
+    </>
+  );
+}
+
+function SizeLine({ statement }: { statement: Of<"size"> }) {
+  const { change } = useNote();
+  const put = (how: (s: Of<"size">) => void) => change(statement.id, (s) => s.kind === "size" && how(s));
+  const { ball, box, target } = statement;
+  return (
+    <>
+      Elements of <TextChip label="size" value={statement.size} onCommit={(v) => put((s) => (s.size = v))} />{" "}
+      {ball && (
+        <>
+          within <TextChip label="radius" value={ball.radius} onCommit={(v) => put((s) => s.ball && (s.ball.radius = v))} /> of{" "}
+          {(["x", "y", "z"] as const).map((axis) => (
+            <TextChip key={axis} label={axis} value={ball[axis]} onCommit={(v) => put((s) => s.ball && (s.ball[axis] = v))} />
+          ))}
+        </>
+      )}
+      {box && (
+        <>
+          in the box from{" "}
+          {(["x", "y", "z"] as const).map((axis) => (
+            <TextChip key={axis} label={`from ${axis}`} value={box.from[axis]} onCommit={(v) => put((s) => s.box && (s.box.from[axis] = v))} />
+          ))}{" "}
+          to{" "}
+          {(["x", "y", "z"] as const).map((axis) => (
+            <TextChip key={axis} label={`to ${axis}`} value={box.to[axis]} onCommit={(v) => put((s) => s.box && (s.box.to[axis] = v))} />
+          ))}
+        </>
+      )}
+      {target !== undefined && (
+        <>
+          at <TargetChip statement={{ ...statement, target }} kinds={["faces", "edges", "points", "bodies"]} />
+        </>
       )}
     </>
   );

@@ -34,7 +34,7 @@ export function TargetChip({ statement, kinds }: TargetChipProps) {
     if (!next) return set({ picking: null });
     const flat = view.shape.dimension === 2;
     const preferred: PlaceKind = flat ? "edges" : "faces";
-    set({ picking: statement.id, pickKind: pickable.includes(preferred) ? preferred : (pickable[0] ?? "faces"), ...(pickable.length ? { look: "shape" } : {}) });
+    set({ picking: statement.id, pickKind: pickable.includes(preferred) ? preferred : (pickable[0] ?? "faces"), ...(pickable.length ? { look: "shape", paper: false } : {}) });
   }
 
   return (

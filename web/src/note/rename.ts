@@ -1,4 +1,33 @@
+import type { Rule } from "../api/model";
 import type { Statement } from "../api/types";
+import { MAKERS } from "./words";
+
+function renameFigure(s: Statement, old: string, name: string) {
+  if ((s.kind === "body" || s.kind === "imprint") && s.outline === old) s.outline = name;
+  if (s.kind === "body" && s.path === old) s.path = name;
+  if (s.kind !== "outline") return;
+  [s.boundary, ...(s.holes ?? [])].forEach((loop) => {
+    if ("offset" in loop && loop.offset.outline === old) loop.offset.outline = name;
+  });
+}
+
+function renameBody(s: Statement, old: string, name: string) {
+  if ("body" in s && s.body === old) s.body = name;
+  if (s.kind === "combine") s.with = s.with.map((b) => (b === old ? name : b)) as typeof s.with;
+  if (s.kind === "join") s.bodies = s.bodies.map((b) => (b === old ? name : b)) as typeof s.bodies;
+}
+
+/** Rules name bodies (body, touching) and groups (grown, edges_of). */
+function renameInRule(rule: Rule, old: string, name: string, made: boolean): Rule {
+  if ("all" in rule) return { all: rule.all.map((r) => renameInRule(r, old, name, made)) as typeof rule.all };
+  if ("any" in rule) return { any: rule.any.map((r) => renameInRule(r, old, name, made)) as typeof rule.any };
+  if ("not" in rule) return { not: renameInRule(rule.not, old, name, made) };
+  if (made && "body" in rule && rule.body === old) return { body: name };
+  if (made && "touching" in rule && rule.touching === old) return { touching: name };
+  if (!made && "grown" in rule && rule.grown.from === old) return { grown: { ...rule.grown, from: name } };
+  if (!made && "edges_of" in rule && rule.edges_of === old) return { edges_of: name };
+  return rule;
+}
 
 /** Renames a statement, and everything in the note that speaks of it follows. */
 export function rename(all: Statement[], id: string, name: string): Statement[] {
@@ -8,12 +37,14 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
   return all.map((s) => {
     if (s.id === id) return { ...s, name } as Statement;
     const copy = structuredClone(s);
-    if (renamed.kind === "outline" && copy.kind === "body" && copy.outline === old) copy.outline = name;
+    if (renamed.kind === "outline" || renamed.kind === "line") renameFigure(copy, old, name);
     if (renamed.kind === "study" && "study" in copy && copy.study === old) copy.study = name;
-    if (renamed.kind === "body" || renamed.kind === "group") {
+    const made = MAKERS.includes(renamed.kind);
+    if (made || renamed.kind === "group") {
       if ("target" in copy && copy.target === old) copy.target = name;
-      if (renamed.kind === "body" && copy.kind === "hand_check" && copy.body === old) copy.body = name;
-      if (renamed.kind === "body" && copy.kind === "group") {
+      if (copy.kind === "group" && copy.rule) copy.rule = renameInRule(copy.rule, old, name, made);
+      if (made) renameBody(copy, old, name);
+      if (made && copy.kind === "group") {
         copy.pick?.forEach((pick) => {
           if (pick.body !== old) return;
           pick.body = name;

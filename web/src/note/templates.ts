@@ -1,89 +1,18 @@
-import type { Kind, ModelView, Statement } from "../api/types";
+import type { ModelView, Statement } from "../api/types";
+import { SHAPE_TEMPLATES } from "./shapeTemplates";
+import { fresh, imperial, last, length, onlyBody, type Template } from "./template";
 
-type WithoutId<S> = S extends Statement ? Omit<S, "id"> : never;
-export type Draft = WithoutId<Statement>;
+export type { Template };
 
-export interface Template {
-  /** What is typed after the slash. */
-  word: string;
-  text: string;
-  /** Further words an engineer would try. */
-  also: string;
-  make: (view: ModelView) => Draft;
-}
-
-function fresh(view: ModelView, base: string): string {
-  const names = new Set(view.document.statements.map((s) => ("name" in s ? s.name : "")));
-  if (!names.has(base)) return base;
-  let n = 2;
-  while (names.has(`${base} ${n}`)) n += 1;
-  return `${base} ${n}`;
-}
-
-function last(view: ModelView, kind: Kind): string {
-  const found = view.document.statements.filter((s) => s.kind === kind).at(-1);
-  return found && "name" in found ? found.name : "";
-}
-
-const imperial = (view: ModelView) => view.document.units.startsWith("in") || view.document.units.startsWith("ft");
-const length = (view: ModelView, metric: string, inch: string) => (imperial(view) ? inch : metric);
-
-/** A twentieth of the part, as a round number. */
-function suggestedSize(view: ModelView): string {
-  const size = view.shape.size ? view.shape.size / 20 : 0.005;
+/** A share of the part (a twentieth), as a round number. */
+function suggestedSize(view: ModelView, share = 20): string {
+  const size = view.shape.size ? view.shape.size / share : 0.1 / share;
   const scale = imperial(view) ? 0.0254 : 0.001;
   return `${Number((size / scale).toPrecision(1))} ${imperial(view) ? "in" : "mm"}`;
 }
 
-const onlyBody = (view: ModelView) => view.shape.bodies[0]?.name ?? "";
-
 export const TEMPLATES: readonly Template[] = [
-  {
-    word: "rectangle",
-    text: "outline: a rectangle",
-    also: "outline plate box square draw shape",
-    make: (v) => ({ kind: "outline", name: fresh(v, "outline"), boundary: { rectangle: { x: length(v, "0 mm", "0 in"), y: length(v, "0 mm", "0 in"), width: length(v, "100 mm", "4 in"), height: length(v, "40 mm", "1.5 in") } } }),
-  },
-  {
-    word: "circle",
-    text: "outline: a circle",
-    also: "outline disc round draw shape",
-    make: (v) => ({ kind: "outline", name: fresh(v, "outline"), boundary: { circle: { x: length(v, "0 mm", "0 in"), y: length(v, "0 mm", "0 in"), diameter: length(v, "60 mm", "2.5 in") } } }),
-  },
-  {
-    word: "outline",
-    text: "outline: a line through typed corners",
-    also: "polygon profile points sketch draw shape",
-    make: (v) => ({
-      kind: "outline",
-      name: fresh(v, "outline"),
-      boundary: { corners: [["0", "0"], ["100", "0"], ["100", "20"], ["20", "20"], ["20", "80"], ["0", "80"]].map(([x, y]) => ({ x: `${x} mm`, y: `${y} mm` })) as never },
-    }),
-  },
-  {
-    word: "body",
-    text: "body: an outline made solid, or a plane region",
-    also: "extrude solid plane stress strain axisymmetric part thickness",
-    make: (v) => ({ kind: "body", name: fresh(v, "part"), outline: last(v, "outline"), make: "solid", thickness: length(v, "10 mm", "0.5 in") }),
-  },
-  {
-    word: "group",
-    text: "group: places by pick",
-    also: "set selection named target faces edges",
-    make: (v) => ({ kind: "group", name: fresh(v, "place"), of: v.shape.dimension === 2 ? "edges" : "faces", pick: [] }),
-  },
-  {
-    word: "plane",
-    text: "group: everything on a plane",
-    also: "group rule faces at x y z end side",
-    make: (v) => ({ kind: "group", name: fresh(v, "end"), of: v.shape.dimension === 2 ? "edges" : "faces", rule: { plane: { axis: "x", at: length(v, "0 mm", "0 in") } } }),
-  },
-  {
-    word: "bores",
-    text: "group: all bores of a diameter",
-    also: "group rule holes drillings bolt",
-    make: (v) => ({ kind: "group", name: fresh(v, "bores"), of: v.shape.dimension === 2 ? "edges" : "faces", rule: { bores: { diameter: length(v, "10 mm", "0.5 in") } } }),
-  },
+  ...SHAPE_TEMPLATES,
   {
     word: "material",
     text: "material of a body",
@@ -121,6 +50,22 @@ export const TEMPLATES: readonly Template[] = [
     make: (v) => ({ kind: "gravity", value: imperial(v) ? "32.174 ft/s2" : "9.81 m/s2", direction: "-y" }),
   },
   { word: "mesh", text: "mesh: the size of elements", also: "element size divide", make: (v) => ({ kind: "mesh", size: suggestedSize(v) }) },
+  { word: "size", text: "size of elements at a place", also: "refine local finer mesh", make: (v) => ({ kind: "size", size: suggestedSize(v, 80), target: "" }) },
+  {
+    word: "size in a ball",
+    text: "size of elements within a ball",
+    also: "refine local finer mesh sphere",
+    make: (v) => ({ kind: "size", size: suggestedSize(v, 80), ball: { x: length(v, "0 mm", "0 in"), y: length(v, "0 mm", "0 in"), z: length(v, "0 mm", "0 in"), radius: suggestedSize(v, 5) } }),
+  },
+  {
+    word: "size in a box",
+    text: "size of elements within a box",
+    also: "refine local finer mesh block",
+    make: (v) => {
+      const zero = { x: length(v, "0 mm", "0 in"), y: length(v, "0 mm", "0 in"), z: length(v, "0 mm", "0 in") };
+      return { kind: "size", size: suggestedSize(v, 80), box: { from: zero, to: { x: suggestedSize(v, 5), y: suggestedSize(v, 5), z: suggestedSize(v, 5) } } };
+    },
+  },
   { word: "static", text: "study: static", also: "study solve analysis case", make: (v) => ({ kind: "study", name: fresh(v, "Static"), type: "static" }) },
   {
     word: "stress limit",

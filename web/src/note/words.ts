@@ -29,13 +29,16 @@ export const FIELDS: readonly (readonly [string, string])[] = [
   ["principal_mid", "middle principal stress"],
 ];
 
+/** Statements that make bodies, which bear their names. */
+export const MAKERS: readonly Kind[] = ["body", "frame", "import", "combine", "copy", "mid_surface"];
+
 export const SECTIONS: readonly { title: string; kinds: Kind[] }[] = [
   { title: "Aim", kinds: ["aim"] },
-  { title: "Shape", kinds: ["outline", "body", "group"] },
+  { title: "Shape", kinds: ["outline", "line", "body", "frame", "import", "combine", "cut", "imprint", "copy", "join", "mid_surface", "group"] },
   { title: "Material and sections", kinds: ["material"] },
   { title: "Joins and supports", kinds: ["support", "displacement"] },
   { title: "Loads and stages", kinds: ["force", "pressure", "gravity"] },
-  { title: "Mesh", kinds: ["mesh"] },
+  { title: "Mesh", kinds: ["mesh", "size"] },
   { title: "Studies", kinds: ["study"] },
   { title: "Findings", kinds: ["hand_check", "limit"] },
 ];

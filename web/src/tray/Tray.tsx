@@ -2,26 +2,28 @@ import { useEffect, useState } from "react";
 import { X } from "lucide-react";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
+import { cornersOf } from "../draw/Corners";
 import { CornersTable } from "./CornersTable";
+import { PartsTable } from "./PartsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 
-type Tab = "reactions" | "runs" | "corners";
+type Tab = "reactions" | "runs" | "corners" | "parts";
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
   const { view } = useNote();
   const { selected, set } = useDesk();
   const statement = view.document.statements.find((s) => s.id === selected);
-  const outline = statement?.kind === "outline" && "corners" in statement.boundary ? statement : null;
+  const drawn = (statement?.kind === "outline" || statement?.kind === "line") && cornersOf(statement).length > 0 ? statement : null;
   const latest = view.runs[0]?.state;
-  const [tab, setTab] = useState<Tab>("reactions");
+  const [tab, setTab] = useState<Tab>(view.studies.some((s) => s.result) ? "reactions" : "parts");
 
   /** A run is followed until it is done; what ended otherwise stays in sight. */
   useEffect(() => setTab((old) => (latest && latest !== "done" ? "runs" : old === "runs" ? "reactions" : old)), [latest]);
-  useEffect(() => setTab((old) => (outline ? "corners" : old === "corners" ? "reactions" : old)), [outline]);
+  useEffect(() => setTab((old) => (drawn ? "corners" : old === "corners" ? "parts" : old)), [drawn]);
 
-  const tabs: [Tab, string][] = [...(outline ? [["corners", "Corners"] as [Tab, string]] : []), ["reactions", "Reactions"], ["runs", "Runs"]];
+  const tabs: [Tab, string][] = [...(drawn ? [["corners", "Corners"] as [Tab, string]] : []), ["parts", "Parts"], ["reactions", "Reactions"], ["runs", "Runs"]];
   return (
     <div className="flex h-full flex-col">
       <div className="flex items-center gap-4 px-4 pt-1.5" role="tablist">
@@ -35,7 +37,8 @@ export function Tray() {
         </button>
       </div>
       <div className="min-h-0 flex-1 overflow-auto px-4 py-2">
-        {tab === "corners" && outline && <CornersTable statement={outline} />}
+        {tab === "corners" && drawn && <CornersTable statement={drawn} />}
+        {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "runs" && <RunLog />}
       </div>

@@ -13,6 +13,9 @@ export function digits(value: number): string {
   return fraction ? `${grouped}.${fraction}` : grouped;
 }
 
+/** Zero for what is only rounding beside a size. */
+export const cleared = (value: number, size: number) => (Math.abs(value) < size * 1e-7 ? 0 : value);
+
 export interface Shown {
   /** The value with its unit, such as 6.5 kN. */
   text: (si: number, kind: string) => string;

@@ -5,33 +5,40 @@ import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
 
 export type Direction = "iso" | "front" | "top" | "right";
 
-const VIEWS: Record<Direction, [number, number, number]> = {
-  iso: [0.55, 0.5, 0.9],
-  front: [0, 0, 1],
-  top: [0, 1, 0.0001],
-  right: [1, 0, 0.0001],
+/** Where the eye stands, for models whose y or z points up. */
+const VIEWS: Record<"y" | "z", Record<Direction, [number, number, number]>> = {
+  y: { iso: [0.55, 0.5, 0.9], front: [0, 0, 1], top: [0, 1, 0.0001], right: [1, 0, 0.0001] },
+  z: { iso: [0.55, -0.9, 0.5], front: [0, -1, 0], top: [0, -0.0001, 1], right: [1, 0, 0.0001] },
 };
+
+const NEARER = 1.6; // by which a visit to a place brings the model nearer
 
 export interface CameraHandle {
   fit: (from?: Direction) => void;
+  /** Brings a place to the middle of the window, nearer. */
+  visit: (at: [number, number, number]) => void;
+  /** Where a place of the model is drawn, in pixels of the window. */
+  project: (at: number[]) => [number, number];
 }
 
 /** Orbit, pan and zoom; fits the box that it is given. */
-export function Controls({ low, high, flat, handle }: { low: number[]; high: number[]; flat: boolean; handle: (camera: CameraHandle) => void }) {
+export function Controls({ low, high, flat, up, handle }: { low: number[]; high: number[]; flat: boolean; up: "y" | "z"; handle: (camera: CameraHandle) => void }) {
   const { camera, gl, invalidate, size } = useThree();
   const controls = useRef<OrbitControls | null>(null);
   const box = [...low, ...high].join(" ");
-  const boxRef = useRef({ low, high, flat });
-  boxRef.current = { low, high, flat };
+  const boxRef = useRef({ low, high, flat, up });
+  boxRef.current = { low, high, flat, up };
 
   useEffect(() => {
+    // The controls turn about what is up when they are made.
+    camera.up.set(0, up === "y" ? 1 : 0, up === "z" ? 1 : 0);
     const orbit = new OrbitControls(camera, gl.domElement);
     orbit.enableDamping = false;
     orbit.zoomToCursor = true;
     orbit.addEventListener("change", () => invalidate());
     controls.current = orbit;
     return () => orbit.dispose();
-  }, [camera, gl, invalidate]);
+  }, [camera, gl, invalidate, up]);
 
   const fit = useCallback(
     (from?: Direction) => {
@@ -42,7 +49,7 @@ export function Controls({ low, high, flat, handle }: { low: number[]; high: num
       const extent = Math.max(around.getSize(new Vector3()).length(), 1e-9);
       if (from || !camera.userData.placed) {
         camera.userData.placed = true;
-        const eye = new Vector3(...VIEWS[from ?? (boxRef.current.flat ? "front" : "iso")]).normalize();
+        const eye = new Vector3(...VIEWS[boxRef.current.flat ? "y" : boxRef.current.up][from ?? (boxRef.current.flat ? "front" : "iso")]).normalize();
         camera.position.copy(centre).addScaledVector(eye, extent * 4);
       } else {
         const eye = camera.position.clone().sub(orbit.target).normalize();
@@ -51,7 +58,6 @@ export function Controls({ low, high, flat, handle }: { low: number[]; high: num
       orbit.target.copy(centre);
       camera.near = extent * 0.01;
       camera.far = extent * 12;
-      camera.up.set(0, 1, 0);
       camera.lookAt(centre);
       camera.updateMatrixWorld();
       // Seen from the camera, the corners of the box tell how much room there is.
@@ -69,8 +75,23 @@ export function Controls({ low, high, flat, handle }: { low: number[]; high: num
   );
 
   useEffect(() => {
-    handle({ fit });
-  }, [fit, handle]);
+    const project = (at: number[]): [number, number] => {
+      const place = new Vector3(...(at as [number, number, number])).project(camera);
+      return [((place.x + 1) / 2) * size.width, ((1 - place.y) / 2) * size.height];
+    };
+    const visit = (at: [number, number, number]) => {
+      const orbit = controls.current;
+      if (!orbit || !(camera instanceof OrthographicCamera)) return;
+      const away = camera.position.clone().sub(orbit.target);
+      orbit.target.set(...at);
+      camera.position.copy(orbit.target).add(away);
+      camera.zoom *= NEARER;
+      camera.updateProjectionMatrix();
+      orbit.update();
+      invalidate();
+    };
+    handle({ fit, project, visit });
+  }, [camera, fit, handle, invalidate, size.height, size.width]);
 
   // A new shape is fitted once; the user's own view is kept afterwards.
   useEffect(() => fit(), [box, fit]);

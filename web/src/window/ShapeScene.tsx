@@ -1,166 +1,138 @@
-import { useMemo, useState } from "react";
-import type { ThreeEvent } from "@react-three/fiber";
-import { BufferAttribute, BufferGeometry, DoubleSide, Path, Shape as PlaneShape, ShapeGeometry, Vector2 } from "three";
-import type { Body, OutlineLoop, Place, PlaceKey, Shape } from "../api/types";
+import { useEffect, useMemo, useState } from "react";
+import { useThree, type ThreeEvent } from "@react-three/fiber";
+import { Plane, Vector3, type Intersection } from "three";
+import type { Arrays } from "../api/client";
+import type { Place, PlaceKey, Shape, ShapeMeta } from "../api/types";
 import { useDesk } from "../workspace/desk";
+import { apartBy, bodiesOf, spanned, type DrawnBody } from "./drawnBodies";
+import { Marked, Surface } from "./Surface";
 import { InkLine } from "./InkLine";
+import { polyline } from "./polyline";
 
-interface Piece {
-  key: PlaceKey;
-  geometry: BufferGeometry;
-}
-
-const MATT = "#6f9a96";
 const LIT = "#e6a23c";
 const HOVER = "#f0c983";
-
-function planeShape(loops: OutlineLoop[]): PlaneShape {
-  const [outer, ...holes] = loops.map((loop) => loop.points.map(([x, y]) => new Vector2(x, y)));
-  const shape = new PlaneShape(outer);
-  shape.holes = holes.map((points) => new Path(points));
-  return shape;
-}
-
-/** Runs of points that belong to one side, each with the first point of the next run. */
-function runs(loop: OutlineLoop): [key: string, points: [number, number][]][] {
-  const found = new Map<string, [number, number][]>();
-  loop.points.forEach((point, i) => {
-    const key = loop.keys[i] as string;
-    const next = loop.points[(i + 1) % loop.points.length] as [number, number];
-    const run = found.get(key) ?? [point];
-    run.push(next);
-    found.set(key, run);
-  });
-  return [...found];
-}
-
-function wall(points: [number, number][], depth: number): BufferGeometry {
-  const positions: number[] = [];
-  for (let i = 0; i + 1 < points.length; i += 1) {
-    const [a, b] = [points[i], points[i + 1]] as [[number, number], [number, number]];
-    positions.push(...a, 0, ...b, 0, ...b, depth, ...a, 0, ...b, depth, ...a, depth);
-  }
-  const geometry = new BufferGeometry();
-  geometry.setAttribute("position", new BufferAttribute(new Float32Array(positions), 3));
-  geometry.computeVertexNormals();
-  return geometry;
-}
-
-function cap(loops: OutlineLoop[], z: number): BufferGeometry {
-  return new ShapeGeometry(planeShape(loops)).translate(0, 0, z);
-}
-
-function line(points: number[][]): BufferGeometry {
-  const geometry = new BufferGeometry();
-  geometry.setAttribute("position", new BufferAttribute(new Float32Array(points.flat()), 3));
-  return geometry;
-}
-
-function faces(body: Body, loops: OutlineLoop[]): Piece[] {
-  if (body.make !== "solid") return [{ key: [body.name, "region"], geometry: cap(loops, 0) }];
-  const walls = loops.flatMap((loop) => runs(loop).map(([key, points]): Piece => ({ key: [body.name, key], geometry: wall(points, body.thickness) })));
-  return [{ key: [body.name, "bottom"], geometry: cap(loops, 0) }, { key: [body.name, "top"], geometry: cap(loops, body.thickness) }, ...walls];
-}
-
-function edges(body: Body, loops: OutlineLoop[]): Piece[] {
-  const at = (z: number, suffix: string) =>
-    loops.flatMap((loop) => runs(loop).map(([key, points]): Piece => ({ key: [body.name, key + suffix], geometry: line(points.map(([x, y]) => [x, y, z])) })));
-  if (body.make !== "solid") return at(0, "");
-  const uprights = loops.flatMap((loop) =>
-    runs(loop).length < 2 && loop.keys[0]?.match(/^hole \d+$/)
-      ? []
-      : runs(loop).map(([key, points]): Piece => {
-          const [x, y] = points[0] as [number, number];
-          return { key: [body.name, `upright at ${key}`], geometry: line([[x, y, 0], [x, y, body.thickness]]) };
-        }),
-  );
-  return [...at(0, " at bottom"), ...at(body.thickness, " at top"), ...uprights];
-}
+const CHOSEN = "#c9772b";
+const DOT = "#22313b";
 
 interface Props {
   shape: Shape;
-  onPick: (place: Place) => void;
+  surfaces: Arrays<ShapeMeta> | null;
+  low: number[];
+  high: number[];
+  onPick: (places: Place[], more: boolean) => void;
   onHover: (place: Place | null) => void;
 }
 
-/** The bodies, face by face, with ink edges; what is spoken of is lit. */
-export function ShapeScene({ shape, onPick, onHover }: Props) {
-  const { lit, picking, pickKind } = useDesk();
-  const [under, setUnder] = useState<string | null>(null);
-  const places = useMemo(() => new Map(shape.places.map((p) => [`${p.body}\n${p.name}`, p])), [shape]);
-  const bodies = useMemo(
-    () =>
-      shape.bodies.map((body) => {
-        const loops = shape.outlines[body.outline] ?? [];
-        return { body, faces: faces(body, loops), edges: edges(body, loops) };
-      }),
-    [shape],
-  );
-  const bare = useMemo(() => {
-    const used = new Set(shape.bodies.map((b) => b.outline));
-    return Object.entries(shape.outlines)
-      .filter(([name]) => !used.has(name))
-      .flatMap(([, loops]) => loops.map((loop) => line([...loop.points, loop.points[0] as [number, number]].map(([x, y]) => [x, y, 0]))));
-  }, [shape]);
-  const litKeys = useMemo(() => new Set(lit.map((k) => k.join("\n"))), [lit]);
-  const pickable = picking ? pickKind : "faces";
-  const dot = (shape.size ?? 1) * 0.011;
+const id = (key: PlaceKey) => key.join("\n");
 
-  const handlers = (key: PlaceKey, kind: string) => {
-    if (kind !== pickable) return {};
-    const id = key.join("\n");
-    return {
-      onPointerOver: (event: ThreeEvent<PointerEvent>) => {
-        event.stopPropagation();
-        setUnder(id);
-        onHover(places.get(id) ?? null);
-      },
-      onPointerOut: () => {
-        setUnder((old) => (old === id ? null : old));
-        onHover(null);
-      },
-      onClick: (event: ThreeEvent<MouseEvent>) => {
-        if (event.delta > 4) return;
-        event.stopPropagation();
-        const place = places.get(id);
-        if (place) onPick(place);
-      },
-    };
-  };
-  const colour = (key: PlaceKey, plain: string) => {
-    const id = key.join("\n");
-    if (under === id && picking) return HOVER;
-    return litKeys.has(id) || litKeys.has(`${key[0]}\n${key[0]}`) ? LIT : plain;
+/** The bodies with ink edges; what is spoken of is lit, what is chosen is marked. */
+export function ShapeScene({ shape, surfaces, low, high, onPick, onHover }: Props) {
+  const { lit, chosen, pickKind, hidden, clear, clip, apart, through, up } = useDesk();
+  const zUp = (up ?? shape.up) === "z" && shape.dimension !== 2;
+  const { gl, invalidate } = useThree();
+  const [under, setUnder] = useState<PlaceKey | null>(null);
+  const drawn = useMemo(() => (surfaces ? bodiesOf(surfaces) : []), [surfaces]);
+  const places = useMemo(() => new Map((surfaces?.meta.places ?? []).map((p) => [id([p.body, p.name]), p])), [surfaces]);
+  const shownBodies = drawn.filter((b) => !hidden.includes(b.name));
+  const moves = useMemo(() => apartBy(shape, apart), [shape, apart]);
+  const dot = (shape.size ?? 1) * 0.009;
+
+  const plane = useMemo(() => {
+    if (!clip) return null;
+    const axis = new Vector3(...([0, 1, 2].map((k) => (k === "xyz".indexOf(clip.axis) ? 1 : 0)) as [number, number, number]));
+    const k = "xyz".indexOf(clip.axis);
+    const at = (low[k] as number) + clip.at * ((high[k] as number) - (low[k] as number));
+    return clip.turned ? new Plane(axis, -at) : new Plane(axis.negate(), at);
+  }, [clip, low, high]);
+  useEffect(() => {
+    gl.localClippingEnabled = plane !== null;
+    invalidate();
+  }, [gl, plane, invalidate]);
+
+  /** The place of the wanted kind that a ray has met. */
+  function placeOf(hit: Intersection): PlaceKey | null {
+    const data = hit.object.userData as { body?: DrawnBody; point?: PlaceKey };
+    if (data.point) return data.point;
+    const body = data.body;
+    if (!body || (plane && plane.distanceToPoint(hit.point) < 0)) return null;
+    if (pickKind === "bodies") return [body.name, body.name];
+    const range = pickKind === "faces" ? spanned(body.faces, hit.faceIndex ?? -1) : spanned(body.edges, Math.floor((hit.index ?? -2) / 2));
+    return range ? [body.name, range.name] : null;
+  }
+
+  /** The nearest place under the pointer, or all that lie behind each other. */
+  function met(event: ThreeEvent<MouseEvent | PointerEvent>): Place[] {
+    const wanted = pickKind === "points" ? "point" : pickKind === "edges" ? "edges" : "faces";
+    const hits = event.intersections.filter((hit) => hit.object.userData.role === wanted || (pickKind === "bodies" && hit.object.userData.role === "edges"));
+    // An edge behind a nearer face is hidden.
+    const nearest = event.intersections.find((hit) => hit.object.userData.role === "faces")?.distance ?? Infinity;
+    const keys = hits.filter((hit) => through || clear || wanted === "faces" || hit.distance <= nearest + dot * 2).map(placeOf);
+    const found = keys.flatMap((key) => (key ? (places.get(id(key)) ?? []) : []));
+    const single = [...new Map(found.map((p) => [id([p.body, p.name]), p])).values()];
+    return through ? single : single.slice(0, 1);
+  }
+
+  const handlers = {
+    onPointerMove: (event: ThreeEvent<PointerEvent>) => {
+      event.stopPropagation();
+      const place = met(event)[0] ?? null;
+      setUnder(place ? [place.body, place.name] : null);
+      onHover(place);
+    },
+    onPointerOut: () => {
+      setUnder(null);
+      onHover(null);
+    },
+    onClick: (event: ThreeEvent<MouseEvent>) => {
+      if (event.delta > 4) return;
+      event.stopPropagation();
+      const found = met(event);
+      if (found.length) onPick(found, event.shiftKey || event.ctrlKey || event.metaKey);
+    },
   };
 
+  const marks: [PlaceKey[], string][] = [
+    [lit, LIT],
+    [chosen, CHOSEN],
+    [under ? [under] : [], HOVER],
+  ];
+  const points = (surfaces?.meta.places ?? []).filter((p) => p.of === "points" && !hidden.includes(p.body));
+  const marked = new Map(marks.flatMap(([keys, colour]) => keys.map((key) => [id(key), colour] as const)));
   return (
-    <>
+    <group {...handlers}>
       <ambientLight intensity={1.5} />
-      <directionalLight position={[3, 5, 8]} intensity={1.6} />
-      {bodies.map(({ body, faces: faceList, edges: edgeList }) => (
-        <group key={body.name}>
-          {faceList.map(({ key, geometry }) => (
-            <mesh key={key[1]} geometry={geometry} {...handlers(key, "faces")}>
-              <meshStandardMaterial color={colour(key, MATT)} roughness={0.95} side={DoubleSide} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} />
-            </mesh>
-          ))}
-          {edgeList.map(({ key, geometry }) => (
-            <InkLine key={key[1]} geometry={geometry} colour={colour(key, "#22313b")} {...handlers(key, "edges")} />
+      <directionalLight position={zUp ? [3, -8, 5] : [3, 5, 8]} intensity={1.6} />
+      <directionalLight position={zUp ? [-6, 4, -2] : [-6, -2, -4]} intensity={0.5} />
+      {shownBodies.map((body) => (
+        <group key={body.name} position={moves.get(body.name) ?? [0, 0, 0]}>
+          <Surface body={body} clear={clear} plane={plane} />
+          {marks.map(([keys, colour], i) => (
+            <Marked key={i} body={body} keys={keys} colour={colour} plane={plane} />
           ))}
         </group>
       ))}
-      {bare.map((geometry, i) => (
-        <InkLine key={i} geometry={geometry} colour="#22313b" />
-      ))}
-      {shape.places
-        .filter((p) => p.of === "points" && (pickable === "points" || litKeys.has(`${p.body}\n${p.name}`)))
+      {points
+        .filter((p) => pickKind === "points" || marked.has(id([p.body, p.name])))
         .map((p) => (
-          <mesh key={p.name} position={p.bounds[0] as [number, number, number]} {...handlers([p.body, p.name], "points")}>
-            <sphereGeometry args={[dot, 16, 12]} />
-            <meshBasicMaterial color={colour([p.body, p.name], "#22313b")} />
+          <mesh key={id([p.body, p.name])} position={new Vector3(...(p.at as [number, number, number])).add(new Vector3(...(moves.get(p.body) ?? [0, 0, 0])))} userData={{ role: "point", point: [p.body, p.name] }}>
+            <sphereGeometry args={[dot, 12, 8]} />
+            <meshBasicMaterial color={marked.get(id([p.body, p.name])) ?? DOT} />
           </mesh>
         ))}
-    </>
+      <Bare shape={shape} />
+    </group>
   );
 }
 
+/** Outlines and lines that no body is made from yet. */
+function Bare({ shape }: { shape: Shape }) {
+  const lines = useMemo(() => {
+    const used = new Set(shape.bodies.map((b) => b.outline));
+    const nothing = shape.bodies.length === 0;
+    const outlines = Object.entries(shape.outlines)
+      .filter(([name]) => nothing && !used.has(name))
+      .flatMap(([, loops]) => loops.map((loop) => polyline([...loop.points, loop.points[0] as [number, number]].map(([x, y]) => [x, y, 0]))));
+    return [...outlines, ...(nothing ? Object.values(shape.lines).map((line) => polyline(line.points)) : [])];
+  }, [shape]);
+  return lines.map((geometry, i) => <InkLine key={i} geometry={geometry} colour={DOT} />);
+}

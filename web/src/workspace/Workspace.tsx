@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { useQueryClient } from "@tanstack/react-query";
+import { Refused } from "../api/client";
 import { useEdit, useModel, useRunEvents } from "../api/hooks";
 import { Note, NoteProvider } from "../note/Note";
 import { Tray } from "../tray/Tray";
@@ -17,8 +18,9 @@ export function Workspace({ id }: { id: string }) {
   const [fresh, setFresh] = useState(true);
   useRunEvents(id);
   useKeys(id);
+  useRefusals();
 
-  useEffect(() => set({ selected: null, picking: null, lit: [], study: null, look: "shape", exaggeration: null, ends: { low: null, high: null }, complaint: null }), [id, set]);
+  useEffect(() => set({ selected: null, picking: null, lit: [], chosen: [], hidden: [], clear: false, clip: null, apart: 0, boxing: false, up: null, paper: false, study: null, look: "shape", exaggeration: null, ends: { low: null, high: null }, complaint: null }), [id, set]);
 
   /** A model that is solved opens on its results. */
   useEffect(() => {
@@ -68,6 +70,20 @@ export function Workspace({ id }: { id: string }) {
       <Commands />
     </NoteProvider>
   );
+}
+
+/** An edit that the server refused is told of, wherever it was made; chips show theirs in place. */
+function useRefusals() {
+  const complain = useDesk((desk) => desk.complain);
+  useEffect(() => {
+    const onRefusal = (event: PromiseRejectionEvent) => {
+      if (!(event.reason instanceof Refused) || event.reason.status === 409) return;
+      event.preventDefault();
+      complain({ message: event.reason.message.replace(/\.$/, ""), cure: event.reason.cure });
+    };
+    window.addEventListener("unhandledrejection", onRefusal);
+    return () => window.removeEventListener("unhandledrejection", onRefusal);
+  }, [complain]);
 }
 
 /** Undo and redo from the keyboard, except while typing. */

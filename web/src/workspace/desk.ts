@@ -17,6 +17,24 @@ interface Desk {
   picking: string | null;
   pickKind: PlaceKind;
   lit: PlaceKey[];
+  /** Places chosen in the model window, to be measured or made a group. */
+  chosen: PlaceKey[];
+  /** Bodies that are not drawn. */
+  hidden: string[];
+  /** Bodies are drawn so that what lies behind shows through. */
+  clear: boolean;
+  /** A plane that hides what lies beyond it: share of the extent along an axis. */
+  clip: { axis: "x" | "y" | "z"; at: number; turned: boolean } | null;
+  /** How far the bodies are drawn apart, from 0 to 1. */
+  apart: number;
+  /** A pick takes what lies behind too. */
+  through: boolean;
+  /** A box is being drawn to pick what lies in it. */
+  boxing: boolean;
+  /** The axis that points up in the window; null follows the model. */
+  up: "y" | "z" | null;
+  /** Outlines are drawn on paper instead of in space. */
+  paper: boolean;
   study: string | null;
   field: string;
   /** Exaggeration of displacements; null lets the window choose. */
@@ -37,6 +55,15 @@ export const useDesk = create<Desk>((set) => ({
   picking: null,
   pickKind: "faces",
   lit: [],
+  chosen: [],
+  hidden: [],
+  clear: false,
+  clip: null,
+  apart: 0,
+  through: false,
+  boxing: false,
+  up: null,
+  paper: false,
   study: null,
   field: "von_mises",
   exaggeration: null,

@@ -10,7 +10,7 @@ module Lattice
 
       def print(stream)
         mesh = @findings[:summary][:mesh]
-        stream.puts "Study “#{@findings[:study]}”: #{mesh[:elements]} elements, #{mesh[:unknowns]} unknowns, worst quality #{mesh[:worst].round(2)}"
+        stream.puts "Study “#{@findings[:study]}”: #{mesh[:elements]} elements, #{mesh[:unknowns]} unknowns, worst #{mesh[:quality][:measure]} #{mesh[:quality][:worst].round(2)}"
         stream.puts TextTable.new(%w[finding value limit verdict], @findings[:findings].map { |f| send(f[:kind], f) })
       end
 

@@ -6,12 +6,15 @@ module Lattice
     # sides and drawing. Node order is that of the VTK file format.
     class Kind
       attr_reader :name, :dimension, :nodes, :corners, :vtk, :stiffness_rule, :stress_rule, :corner_frames,
-                  :ideal_corner, :edges
+                  :ideal_corner, :edges, :faces, :linear
 
       # @param shape [Module] answers values(xi) => [g, n] and gradients(xi) => [g, n, dimension]
       # @param corner_frames [Array] a corner and the corners its sides lead to
+      # @param edges [Array] two corners and, of quadratic kinds, the node between them
+      # @param faces [Array] corners of the faces of solids, seen from outside
+      # @param linear [Symbol, nil] the kind with the corners alone
       def initialize(name, shape:, dimension:, nodes:, corners:, vtk:, stiffness_rule:, stress_rule:, corner_frames:,
-                     edges:, ideal_corner: 1.0)
+                     edges:, ideal_corner: 1.0, faces: [], linear: nil)
         @name = name
         @shape = shape
         @dimension = dimension
@@ -23,7 +26,13 @@ module Lattice
         @corner_frames = corner_frames
         @ideal_corner = ideal_corner
         @edges = edges
+        @faces = faces
+        @linear = linear
       end
+
+      # @return [Numo::DFloat] [nodes, dimension] on the reference element
+      def nodes_at = @shape::NODES
+      def quadratic? = nodes > corners
 
       def values(points) = @shape.values(points)
       def gradients(points) = @shape.gradients(points)
@@ -44,7 +53,7 @@ module Lattice
       def self.[](name) = registry.fetch(name.to_sym)
 
       def self.registry
-        @registry ||= [Quad8::KIND, Tri6::KIND, Hex20::KIND, Wedge15::KIND].to_h { |kind| [kind.name, kind] }
+        @registry ||= [Quad8, Quad4, Tri6, Tri3, Hex20, Hex8, Wedge15, Wedge6, Tet10, Tet4, Line3, Line2].map { |shape| shape::KIND }.to_h { |kind| [kind.name, kind] }
       end
     end
   end

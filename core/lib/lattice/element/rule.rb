@@ -33,6 +33,20 @@ module Lattice
         new(Numo::DFloat.cast(points), Numo::DFloat.cast(sets.flat_map { |_, w| [w / 2] * 3 }))
       end
 
+      # On the tetrahedron of the origin and the unit points: 4 points within (degree 2), or the
+      # corners and the middles of faces (8 points, degree 3), which curved sides want.
+      # A. H. Stroud, Approximate calculation of multiple integrals, 1971.
+      def self.tetrahedron(count)
+        a = (5 - Math.sqrt(5)) / 20
+        return new(Numo::DFloat.cast(corners_of(a, 1 - (3 * a))), Numo::DFloat.zeros(4).fill(1.0 / 24)) if count == 4
+
+        weights = ([1.0 / 240] * 4) + ([9.0 / 240] * 4)
+        new(Numo::DFloat.cast(corners_of(0.0, 1.0) + corners_of(1.0 / 3, 0.0)), Numo::DFloat.cast(weights))
+      end
+
+      # Four points with three equal volume coordinates.
+      def self.corners_of(same, other) = [[same] * 3, *(0..2).map { |k| Array.new(3, same).tap { |p| p[k] = other } }]
+
       # The triangle's rule times Gauss's rule along the prism.
       def self.prism(count, order)
         base = triangle(count)

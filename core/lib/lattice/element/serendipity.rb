@@ -5,6 +5,8 @@ module Lattice
     # Shape functions of the quadratic serendipity square and cube.
     # O. C. Zienkiewicz, R. L. Taylor, The Finite Element Method.
     module Serendipity
+      include MultilinearTerms
+
       # @param points [Numo::DFloat] [g, dimension]
       # @return [Numo::DFloat] [g, n]
       def values(points)
@@ -20,13 +22,6 @@ module Lattice
           dimension.times { |k| result[true, n, k] = node.include?(0.0) ? middle_slope(points, node, k) : corner_slope(points, node, k) }
         end
         result
-      end
-
-      # Terms of the linear, bilinear or trilinear polynomial: [g, 2^dimension]
-      def linear_terms(points)
-        columns = [Numo::DFloat.ones(points.shape[0])]
-        points.shape[1].times { |k| columns += columns.map { |c| c * points[true, k] } }
-        Numo::DFloat.vstack(columns).transpose.dup
       end
 
       private

@@ -2,30 +2,30 @@
 
 module Lattice
   module Element
-    # Integrals over faces of solids [k, 8 or 6 nodes], sides of plane bodies [k, 3]
-    # and single nodes [k, 1]: shares of a spread force, and pressure.
+    # Integrals over faces of solids, sides of plane bodies and single nodes: shares of a
+    # spread force, and pressure.
     class Surface
-      LINE = Rule.gauss(3, 1)
-
       # @param coordinates [Numo::DFloat] [k, m, 3]
       # @param measure [Float, :ring] depth of plane bodies (1 for solids), or the whole turn
-      def initialize(coordinates, measure)
+      # @param kind [Kind, nil] of the pieces; nil for points
+      def initialize(coordinates, measure, kind)
         @coordinates = coordinates
         @measure = measure
+        @kind = kind
         @pieces, @nodes, = coordinates.shape
       end
 
       # @return [Numo::DFloat] [k, m] share of the area (or length) that goes with each node
       def shares
-        return Numo::DFloat.ones(@pieces, 1) if @nodes == 1
+        return Numo::DFloat.ones(@pieces, 1) unless @kind
 
-        sizes = @nodes == 3 ? tangents : normals
+        sizes = line? ? tangents : normals
         (Numo::NMath.sqrt((sizes**2).sum(2)) * weights).dot(values)
       end
 
       # @return [Numo::DFloat] [k, m, 3] nodal forces of a unit pressure onto the surface
       def pressed
-        outward = @nodes == 3 ? right_of(tangents) : normals
+        outward = line? ? right_of(tangents) : normals
         result = Numo::DFloat.zeros(@pieces, @nodes, 3)
         3.times { |c| result[true, true, c] = (outward[true, true, c] * weights).dot(values) * -1 }
         result
@@ -33,16 +33,9 @@ module Lattice
 
       private
 
-      def rule = @nodes == 3 ? LINE : kind.stiffness_rule
-      def kind = Kind[@nodes == 8 ? :quad8 : :tri6]
-
-      # Shape functions at the points: [g, m]; for lines in the order from, to, middle.
-      def values
-        return kind.values(rule.points) unless @nodes == 3
-
-        xi = LINE.points[true, 0]
-        Numo::DFloat.vstack([xi * (xi - 1) / 2, xi * (xi + 1) / 2, 1 - (xi**2)]).transpose.dup
-      end
+      def line? = @kind.dimension == 1
+      def rule = @kind.stiffness_rule
+      def values = @values ||= @kind.values(rule.points)
 
       # [k, g] or [1, g]
       def weights
@@ -51,10 +44,7 @@ module Lattice
       end
 
       # [k, g, 3] along a line, as long as the length it stands for
-      def tangents
-        xi = LINE.points[true, 0]
-        product(Numo::DFloat.vstack([xi - 0.5, xi + 0.5, xi * -2]).transpose.dup)
-      end
+      def tangents = product(@kind.gradients(rule.points)[true, true, 0].dup)
 
       # The border of a plane body runs counter-clockwise: outward is to the right.
       def right_of(tangent)
@@ -66,7 +56,7 @@ module Lattice
 
       # [k, g, 3] outward of a face, as long as the area it stands for
       def normals
-        gradients = kind.gradients(rule.points)
+        gradients = @kind.gradients(rule.points)
         a, b = [0, 1].map { |k| product(gradients[true, true, k].dup) }
         normal = Numo::DFloat.zeros(a.shape)
         3.times do |c|

@@ -36,7 +36,7 @@ module Lattice
 
       KIND = Kind.new(:tri6, shape: self, dimension: 2, nodes: 6, corners: 3, vtk: 22,
                              stiffness_rule: Rule.triangle(6), stress_rule: Rule.triangle(3), edges: EDGES,
-                             corner_frames: [[0, 1, 2], [1, 2, 0], [2, 0, 1]], ideal_corner: Math.sqrt(0.75))
+                             corner_frames: [[0, 1, 2], [1, 2, 0], [2, 0, 1]], ideal_corner: Math.sqrt(0.75), linear: :tri3)
     end
   end
 end

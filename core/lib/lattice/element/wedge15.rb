@@ -66,7 +66,8 @@ module Lattice
       KIND = Kind.new(:wedge15, shape: self, dimension: 3, nodes: 15, corners: 6, vtk: 26,
                                 stiffness_rule: Rule.prism(6, 3), stress_rule: Rule.prism(3, 2), edges: EDGES,
                                 corner_frames: [[0, 1, 2, 3], [1, 2, 0, 4], [2, 0, 1, 5], [3, 5, 4, 0], [4, 3, 5, 1], [5, 4, 3, 2]],
-                                ideal_corner: Math.sqrt(0.75))
+                                ideal_corner: Math.sqrt(0.75), linear: :wedge6,
+                                faces: [[0, 2, 1], [3, 4, 5], [0, 1, 4, 3], [1, 2, 5, 4], [2, 0, 3, 5]])
     end
   end
 end

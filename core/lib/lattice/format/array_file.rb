@@ -13,10 +13,13 @@ module Lattice
       # @param arrays [Hash{String => Numo::NArray}]
       # @param meta [Hash] anything JSON can hold
       def write(path, arrays, meta = {})
-        partial = "#{path}.part"
+        partial = partial(path)
         File.open(partial, "wb") { |file| put(file, arrays, meta) }
         File.rename(partial, path)
       end
+
+      # Where a file is written before it takes its name; two writers do not meet there.
+      def partial(path) = "#{path}.#{Process.pid}-#{Thread.current.object_id}.part"
 
       # @param io [IO, StringIO] gets the same bytes as a file would
       def put(io, arrays, meta = {})

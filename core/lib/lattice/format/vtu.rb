@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "cgi"
+
 module Lattice
   module Format
     # Mesh and fields as an XML file of the VTK formats (unstructured grid, inline binary).
@@ -13,6 +15,15 @@ module Lattice
         File.open(path, "w") { |file| new(file, grid).write(point_data) }
       end
 
+      TYPE_NAMES = TYPES.invert.merge("Int64" => Numo::Int64, "Float32" => Numo::SFloat, "UInt32" => Numo::UInt32, "Int8" => Numo::Int8).freeze
+
+      # Reads nodes and elements; bodies are numbered as the cell array "body" says, and
+      # groups are the nodes for which a point array "group NAME" is not zero.
+      # @param path [String]
+      # @return [Mesh::Grid]
+      # @raise [InvalidInput] for files of another kind, or written in a way not known here
+      def self.read(path) = VtuReader.new(path).grid
+
       def initialize(file, grid)
         @file = file
         @grid = grid
@@ -21,7 +32,10 @@ module Lattice
       def write(point_data)
         @file.puts %(<?xml version="1.0"?>), %(<VTKFile type="UnstructuredGrid" version="1.0" byte_order="LittleEndian" header_type="UInt64">)
         @file.puts "<UnstructuredGrid>", %(<Piece NumberOfPoints="#{@grid.nodes.shape[0]}" NumberOfCells="#{@grid.size}">)
-        section("PointData") { point_data.each { |name, values| array(name, values) } }
+        section("PointData") do
+          point_data.each { |name, values| array(name, values) }
+          groups.each { |name, values| array(name, values) }
+        end
         section("CellData") { array("body", body_numbers) }
         section("Points") { array("coordinates", @grid.nodes) }
         section("Cells") { cells }
@@ -29,6 +43,15 @@ module Lattice
       end
 
       private
+
+      # Every place of the shape as an array of its nodes, 1 or 0.
+      def groups
+        @grid.places.to_h do |(body, name), conn|
+          flags = Numo::UInt8.zeros(@grid.nodes.shape[0])
+          flags[conn.flatten.dup] = 1
+          [CGI.escapeHTML("group #{body}: #{name}"), flags]
+        end
+      end
 
       def section(name)
         @file.puts "<#{name}>"

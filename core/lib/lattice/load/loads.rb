@@ -76,7 +76,8 @@ module Lattice
                   elsif body.axisymmetric? then :ring
                   else body.thickness
                   end
-        Element::Surface.new(Algebra::Gather.rows(@grid.nodes, connectivity(place)), measure)
+        conn = connectivity(place)
+        Element::Surface.new(Algebra::Gather.rows(@grid.nodes, conn), measure, @grid.piece(conn))
       end
     end
   end

@@ -13,7 +13,7 @@ module Lattice
       def initialize(points, centre, size, make)
         @centre = Numo::DFloat[*centre]
         @size = size
-        @modes = { "solid" => [0, 1, 2, 3, 4, 5], "axisymmetric" => [1] }.fetch(make, [0, 1, 5])
+        @modes = { "axisymmetric" => [1], "plane stress" => [0, 1, 5], "plane strain" => [0, 1, 5] }.fetch(make, [0, 1, 2, 3, 4, 5])
         @rows = points.flat_map { |at, components| components.map { |c| rows(at, c) } }
       end
 

@@ -2,65 +2,100 @@
 
 module Lattice
   module Mesh
-    # Meshes all bodies of a shape into one Grid.
+    # Meshes all bodies of a shape into one Grid: plane regions and extrusions with
+    # quadrilaterals and bricks, members with lines, faces with quadrilaterals or triangles,
+    # all else with tetrahedra. Bodies that are joined share their nodes.
     class Builder
+      attr_reader :times
+
       # @param bodies [Array<Shape::Body>]
-      # @param size [Float] m
-      # @yield [Float] the share that is done
+      # @param settings [Settings]
+      # @param joins [Shape::Joins] which bodies share faces
+      # @yield [String, Float] what is being done, and the share that is done
       # @return [Grid]
-      def self.call(bodies, size, &)
-        new(bodies, size).call(&)
+      # @raise [InvalidInput], [SolveFailed]
+      def self.call(bodies, settings, joins = Shape::Joins.none, &)
+        new(bodies, settings, joins).call(&)
       end
 
-      def initialize(bodies, size)
+      def initialize(bodies, settings, joins = Shape::Joins.none)
         @bodies = bodies
-        @size = size
+        @settings = settings
+        @joins = joins
         @nodes = []
         @blocks = []
         @places = {}
         @count = 0
+        @times = Hash.new(0.0)
       end
 
-      def call
-        @bodies.each_with_index do |body, index|
-          plane = Quadratic.new(PlaneMesher.call(body.outline, @size))
-          body.solid? ? add_solid(body, plane) : add_plane(body, plane)
-          yield((index + 1).fdiv(@bodies.size)) if block_given?
+      # @return [Grid]
+      def call(&tell)
+        clusters = @joins.clusters(@bodies)
+        clusters.each_with_index do |cluster, index|
+          add_cluster(cluster) { |what, share| tell&.call(what, (index + share).fdiv(clusters.size)) }
         end
-        Grid.new(nodes: Numo::DFloat.vstack(@nodes), blocks: @blocks, places: @places, dimension: @bodies[0].dimension)
+        grid = Grid.new(nodes: Numo::DFloat.vstack(@nodes), blocks: @blocks, places: @places, dimension: @bodies[0].dimension, order: 2)
+        @settings.linear? ? grid.linear : grid
       end
 
       private
 
-      def add(body, nodes, kind, conn, places)
-        first = @count
+      def add_cluster(cluster, &tell)
+        body = cluster[0]
+        tell.call("mesh of “#{body.name}”", 0.0)
+        if body.members? then add(Lines.new(body, @settings.plan([body])), body)
+        elsif body.faces? || (!body.solid? && (cluster.size > 1 || @settings.triangles?)) then add_sheets(cluster, &tell)
+        elsif cluster.size == 1 && body.prism && !(body.solid? && @settings.triangles?) then add_drawn(body)
+        else add_tetrahedra(cluster, &tell)
+        end
+      end
+
+      # @param made [#nodes, #elements, #places]
+      def add(made, body)
+        lay(made.nodes, made.places.transform_keys { |name| [body.name, name] })
+        made.elements.each { |kind, conn| @blocks << Block.new(kind, body.name, conn + @first) unless conn.empty? }
+      end
+
+      def lay(nodes, places)
+        @first = @count
         @nodes << nodes
-        @blocks << Block.new(kind, body.name, conn + first)
-        places.each { |name, c| @places[[body.name, name]] = c + first }
+        places.each { |key, conn| @places[key] = conn + @first }
         @count += nodes.shape[0]
       end
 
-      def add_plane(body, plane)
-        nodes = Numo::DFloat.zeros(plane.points.shape[0], 3)
-        nodes[true, 0..1] = plane.points
-        places = { "region" => plane.quads }.merge(plane.sides)
-        plane.corners.each { |key, node| places["start of #{key}"] = Numo::Int32[[node]] }
-        add(body, nodes, :quad8, plane.quads, places)
+      def add_drawn(body)
+        plan = @settings.plan([body])
+        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame))
+        add(body.solid? ? Extruded.new(body, plane, Estimate.layers(body, plan)) : Flat.new(plane), body)
       end
 
-      def add_solid(body, plane)
-        sweep = Sweep.new(plane, body.thickness, Estimate.layers(body, @size))
-        places = { "bottom" => sweep.cap(top: false), "top" => sweep.cap(top: true) }
-        plane.sides.each do |key, line|
-          places[key] = sweep.wall(line)
-          [false, true].each { |top| places["#{key} at #{top ? 'top' : 'bottom'}"] = sweep.rim(line, top: top) }
-        end
-        plane.corners.each do |key, node|
-          places["upright at #{key}"] = sweep.upright(node)
-          [false, true].each { |top| places["start of #{key} at #{top ? 'top' : 'bottom'}"] = Numo::Int32[[sweep.corner(node, top: top)]] }
-        end
-        add(body, sweep.nodes, :hex20, sweep.bricks, places)
+      def add_sheets(cluster, &)
+        sheets = Sheets.new(cluster, @settings.plan(cluster), triangles: @settings.triangles?, &)
+        lay(sheets.nodes, sheets.places)
+        sheets.elements.each { |name, kinds| kinds.each { |kind, conn| @blocks << Block.new(kind, name, conn + @first) } }
       end
+
+      def add_tetrahedra(cluster, &)
+        plan = @settings.plan(cluster)
+        filled = Tetra::Filled.new(cluster, plan, @joins.shared(cluster), &)
+        filled.times.each { |name, seconds| @times[name] += seconds }
+        lay(filled.nodes, filled.places)
+        filled.elements.each { |name, tets| @blocks << Block.new(:tet10, name, tets + @first) }
+      rescue Tetra::Recovery::Stuck => e
+        raise refusal(cluster, e.at[0, true].to_a, "cannot be filled with tetrahedra of #{length(plan.size)}",
+                      "Choose a smaller size there; if that does not help, look for faces that cut each other.")
+      rescue Tetra::Mesher::TooThin => e
+        raise refusal(cluster, e.at, "has walls #{length(e.thickness)} thin, which would take about #{Quantity::Display.number(e.elements.to_f)} elements",
+                      "Make them faces with a thickness, or choose a larger size.")
+      end
+
+      def refusal(cluster, at, what, cure)
+        place = at.map { |c| length(c.abs < cluster[0].size * 1e-7 ? 0.0 : c) }.join("; ")
+        InvalidInput.at("the body “#{cluster.map(&:name).join('” or “')}” #{what}, near #{place}", cure: cure)
+      end
+
+      def length(value) = Quantity::Display.format(value, "length")
     end
   end
 end

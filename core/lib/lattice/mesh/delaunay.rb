@@ -13,13 +13,33 @@ module Lattice
       # @return [Numo::Int32] [t, 3], counter-clockwise, without triangles of no area
       # @raise [SolveFailed]
       def triangles(points)
-        text = "2\n#{points.shape[0]}\n"
-        points.to_a.each { |x, y| text << x.to_s << " " << y.to_s << "\n" }
+        oriented(points, simplices(points))
+      end
+
+      # @param points [Numo::DFloat] [n, 3]
+      # @return [Numo::Int32] [m, 4], each turned so that its volume is not negative
+      # @raise [SolveFailed]
+      def tetrahedra(points)
+        tets = simplices(points)
+        back = Numo::Int32.cast((Tetra::Shapes.six_volumes(*(0..3).map { |k| points[tets[true, k].dup, true] }) < 0).where)
+        return tets if back.empty?
+
+        second = tets[back, 1].dup
+        tets[back, 1] = tets[back, 2].dup
+        tets[back, 2] = second
+        tets
+      end
+
+      # @return [Numo::Int32] [m, corners]
+      def simplices(points)
+        count, dimension = points.shape
+        text = "#{dimension}\n#{count}\n"
+        points.flatten.to_a.each_slice(dimension) { |row| text << row.join(" ") << "\n" }
         out, err, status = Open3.capture3("qdelaunay", "Qt", "i", stdin_data: text)
         raise SolveFailed, "the triangulation failed: #{err[/\A[^\n]*/]}" unless status.success?
 
-        rows = out.split("\n").drop(1).map { |line| line.split.map(&:to_i) }.select { |row| row.size == 3 }
-        oriented(points, Numo::Int32.cast(rows))
+        entries = out.split.map(&:to_i).drop(1)
+        Numo::Int32.cast(entries).reshape(entries.size / (dimension + 1), dimension + 1)
       rescue Errno::ENOENT
         raise SolveFailed, "the program qdelaunay is missing; install the Debian package qhull-bin"
       end

@@ -15,7 +15,7 @@ module Lattice
       # @return [Numo::Int32] tri
       def open(points, tri, border)
         owners = side_owners(tri)
-        border_keys = Pairs.key(border.from, border.to).to_a.to_h { |k| [k, true] }
+        border_keys = Algebra::Pairs.key(border.from, border.to).to_a.to_h { |k| [k, true] }
         2.times { blunt(points, tri, border_keys).each { |t, corner| flip(points, tri, owners, t, corner) } }
         tri
       end

@@ -5,17 +5,38 @@ module Lattice
     # A whole mesh: nodes [n, 3] in m, blocks of elements, and the nodes of every
     # place of the shape.
     #
-    # +places+ maps [body name, place name] to connectivity: faces [k, 8], edges
-    # [k, 3] and points [k, 1]. In plane bodies the sides are edges.
+    # +places+ maps [body name, place name] to connectivity: faces [k, 8 or 6], edges [k, 3]
+    # and points [k, 1], or of order 1 [k, 4 or 3], [k, 2] and [k, 1]. In plane bodies the
+    # sides are edges.
     class Grid
-      attr_reader :nodes, :blocks, :places, :dimension
+      # Kinds of the pieces of places, by order and number of nodes.
+      PIECES = { 1 => { 2 => :line2, 3 => :tri3, 4 => :quad4 }, 2 => { 3 => :line3, 6 => :tri6, 8 => :quad8 } }.freeze
 
-      def initialize(nodes:, blocks:, places:, dimension:)
+      attr_reader :nodes, :blocks, :places, :dimension, :order
+
+      def initialize(nodes:, blocks:, places:, dimension:, order: 2)
+        @order = order
         @nodes = nodes
         @blocks = blocks.freeze
         @places = places.freeze
         @dimension = dimension
         freeze
+      end
+
+      # @param conn [Numo::Int32] of a place
+      # @return [Element::Kind, nil] of its pieces; nil for points
+      def piece(conn) = PIECES[order][conn.shape[1]]&.then { |name| Element::Kind[name] }
+
+      # @return [Grid] with the corners of the elements alone
+      def linear
+        blocks = @blocks.map { |b| Block.new(Element::Kind[b.kind].linear, b.body, b.conn[true, 0...Element::Kind[b.kind].corners].dup) }
+        places = @places.transform_values { |conn| (kind = piece(conn)) ? conn[true, 0...kind.corners].dup : conn }
+        used = Algebra::Gather.distinct(blocks.map(&:conn) + places.values)
+        rank = Numo::Int32.zeros(nodes.shape[0])
+        rank[used] = Numo::Int32.new(used.size).seq
+        renumber = ->(conn) { rank[conn.flatten].reshape(*conn.shape).dup }
+        Grid.new(nodes: nodes[used, true].dup, blocks: blocks.map { |b| Block.new(b.kind, b.body, renumber[b.conn]) },
+                 places: places.transform_values(&renumber), dimension: dimension, order: 1)
       end
 
       def size = blocks.sum(&:size)
@@ -25,31 +46,20 @@ module Lattice
       def of(body) = blocks.select { |block| block.body == body }
 
       # @return [Numo::Int32] distinct nodes of a body
-      def body_nodes(body) = Grid.distinct(of(body).map(&:conn))
+      def body_nodes(body) = Algebra::Gather.distinct(of(body).map(&:conn))
 
       # @param members [Array<Shape::Place>] places, or whole bodies
       # @return [Numo::Int32] their distinct nodes
       def nodes_of(members)
-        Grid.distinct(members.flat_map { |p| p.of == :bodies ? of(p.body).map(&:conn) : [places.fetch(p.key)] })
+        Algebra::Gather.distinct(members.flat_map { |p| p.of == :bodies ? of(p.body).map(&:conn) : [places.fetch(p.key)] })
       end
 
-      # @return [Numo::Int32] sorted, without repeats
-      def self.distinct(conns)
-        all = conns.map(&:flatten).reject(&:empty?).reduce { |a, b| a.concatenate(b) }
-        return Numo::Int32.zeros(0) unless all
+      def quality = QualityReport.new(self)
 
-        sorted = all.sort
-        keep = Numo::Bit.ones(sorted.size)
-        keep[1..] = sorted[1..].ne(sorted[0...-1]) if sorted.size > 1
-        sorted[keep.where]
-      end
-
-      # @return [Hash] counts by kind and the worst scaled Jacobian, for the note
+      # @return [Hash] counts by kind, and what the note says of the quality
       def summary
-        quality = blocks.map { |b| Quality.scaled_jacobian(nodes, b.kind, b.conn) }
         { elements: size, nodes: nodes.shape[0], unknowns: unknowns,
-          kinds: blocks.group_by(&:kind).transform_values { |same| same.sum(&:size) },
-          worst: quality.map(&:min).min, mean: quality.sum(&:sum) / size }
+          kinds: blocks.group_by(&:kind).transform_values { |same| same.sum(&:size) }, quality: quality.statement }
       end
     end
   end

@@ -10,12 +10,12 @@ module Lattice
       module_function
 
       # @return [PlaneMesher::Result, nil] nil where the outline is not of that kind
-      def call(outline, size)
+      def call(outline, plan)
         sides = outline.segments
         return nil unless outline.holes.empty? && sides.size == 4
 
-        across = divisions(sides[0], sides[2], size)
-        up = divisions(sides[1], sides[3], size)
+        across = divisions(sides[0], sides[2], plan)
+        up = divisions(sides[1], sides[3], plan)
         points = patch(sides, across, up)
         quads = grid(across, up)
         return nil if Quality.quad_jacobian(points, quads).min < SQUARE_ENOUGH
@@ -23,10 +23,10 @@ module Lattice
         PlaneMesher::Result.new(points, quads, border(across, up), sides)
       end
 
-      def divisions(side, opposite, size)
+      def divisions(side, opposite, plan)
         [side, opposite].map do |s|
-          turn = s.radius.infinite? ? 0 : s.sweep.abs / (PlaneSizing::TURN / 2)
-          [((s.length / size) - 1e-6).ceil, turn.ceil, 1].max
+          turn = s.radius.infinite? ? 0 : s.sweep.abs / (plan.turn / 2)
+          [((s.length / plan.size) - 1e-6).ceil, turn.ceil, plan.through].max
         end.max
       end
 

@@ -11,16 +11,17 @@ module Lattice
       Result = Struct.new(:points, :quads, :border, :segments)
 
       # @param outline [Shape::Outline]
-      # @param size [Float] length wanted of an element's side, m
+      # @param plan [SizingPlan] in space
+      # @param frame [Shape::Frame] of the outline's plane
       # @return [Result]
       # @raise [SolveFailed] when the sides cannot be recovered
-      def self.call(outline, size)
-        Mapped.call(outline, size) || new(outline, size).call
+      def self.call(outline, plan, frame = Shape::Frame.new)
+        (plan.even? && Mapped.call(outline, plan)) || new(outline, plan, frame).call
       end
 
-      def initialize(outline, size)
+      def initialize(outline, plan, frame)
         @outline = outline
-        @sizing = PlaneSizing.new(outline, size * 2)
+        @sizing = PlaneSizing.new(outline, plan, frame, scale: 2.0)
       end
 
       def call
@@ -50,7 +51,7 @@ module Lattice
       end
 
       def missing_pieces(tri)
-        sides = Pairs.new([[tri, [[0, 1], [1, 2], [2, 0]]]])
+        sides = Algebra::Pairs.new([[tri, [[0, 1], [1, 2], [2, 0]]]])
         sides.include?(@places.border.from, @places.border.to).eq(0).where
       end
 

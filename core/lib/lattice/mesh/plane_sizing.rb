@@ -2,22 +2,26 @@
 
 module Lattice
   module Mesh
-    # The length wanted of a side at any place of an outline: the given one, less
-    # on curves and across thin places, growing gently away from there.
+    # The length wanted of a side at any place of an outline: the given one, less at
+    # given places, on curves and across thin places, growing gently away from there.
     class PlaneSizing
-      TURN = Math::PI / 6 # most that one side may turn on an arc
-      GROWTH = 0.35 # of the size, per distance
       FLOOR = 1.0 / 40 # of the given size: nothing finer by itself
       MOST_SAMPLES = 3000
 
       attr_reader :size
 
       # @param outline [Shape::Outline]
-      # @param size [Float] m
-      def initialize(outline, size)
-        @size = size
+      # @param plan [SizingPlan]
+      # @param frame [Shape::Frame] from the outline's plane to space, in which the plan is
+      # @param scale [Float] on every size: the triangulation before halving is twice as coarse
+      def initialize(outline, plan, frame, scale: 1.0)
+        @plan = plan
+        @turn = plan.turn * scale / 2
+        @size = plan.size * scale
         sample(outline)
-        @limits = Numo::DFloat.minimum(@curve, thickness_limits).clip(size * FLOOR, size)
+        @limits = Numo::DFloat.minimum(@curve, thickness_limits / plan.through)
+        wish(outline, frame, scale)
+        @limits = @limits.clip(size * FLOOR, size)
         keep = (@limits < size * 0.999).where
         @points = @points[keep, true]
         @limits = @limits[keep]
@@ -32,21 +36,45 @@ module Lattice
         step = [1_000_000 / @limits.size, 1].max
         (0...result.size).step(step) do |start|
           range = start...[start + step, result.size].min
-          result[range] = ((distances(points[range, true], @points) * GROWTH) + @limits).min(1)
+          result[range] = ((distances(points[range, true], @points) * @plan.growth) + @limits).min(1)
         end
         result.clip(size * FLOOR, size)
       end
 
       private
 
+      # What the plan asks for near the plane, and in its regions over a lattice of the outline.
+      def wish(outline, frame, scale)
+        @plan.local.each { |points, size| add(frame.back(points)[true, 0..1].dup, size * scale) }
+        @plan.regions.each do |test, size|
+          lattice = lattice_of(outline, [size * scale / 2, outline.size / 300].max)
+          inside = test.call(frame.apply(lattice)).where
+          add(lattice[inside, 0..1].dup, size * scale) unless inside.empty?
+        end
+      end
+
+      def add(points, limit)
+        @points = Numo::DFloat.vstack([@points, points])
+        @limits = @limits.concatenate(Numo::DFloat.zeros(points.shape[0]).fill(limit))
+      end
+
+      def lattice_of(outline, pitch)
+        (x0, y0), (x1, y1) = outline.bounds
+        nx, ny = [x1 - x0, y1 - y0].map { |d| (d / pitch).ceil + 1 }
+        Numo::DFloat.zeros(ny, nx, 3).tap do |grid|
+          grid[true, true, 0] = (Numo::DFloat.new(1, nx).seq * pitch) + x0
+          grid[true, true, 1] = (Numo::DFloat.new(ny, 1).seq * pitch) + y0
+        end.reshape(nx * ny, 3)
+      end
+
       def sample(outline)
         step = [size / 3, outline.segments.sum(&:length) / MOST_SAMPLES].max
         parts = outline.segments.map do |segment|
-          n = [(segment.length / step).ceil, segment.radius.infinite? ? 2 : (segment.sweep.abs / TURN * 3).ceil].max
+          n = [(segment.length / step).ceil, segment.radius.infinite? ? 2 : (segment.sweep.abs / @turn * 3).ceil].max
           params = (Numo::DFloat.new(n).seq + 0.5) / n
           ahead = segment.points((params + 1e-4).clip(0, 1)) - segment.points((params - 1e-4).clip(0, 1))
           tangent = ahead / Numo::NMath.sqrt((ahead**2).sum(1)).reshape(n, 1)
-          [segment.points(params), tangent, Numo::DFloat.zeros(n).fill(segment.radius.infinite? ? size : segment.radius * TURN)]
+          [segment.points(params), tangent, Numo::DFloat.zeros(n).fill(segment.radius.infinite? ? size : segment.radius * @turn)]
         end
         @points, tangents = [0, 1].map { |k| Numo::DFloat.vstack(parts.map { |p| p[k] }) }
         @curve = Numo::DFloat.hstack(parts.map { |p| p[2] })

@@ -11,12 +11,15 @@ module Lattice
 
       # @param points [Numo::DFloat] [n, 2]
       # @param tri [Numo::Int32] [t, 3] counter-clockwise
-      # @return [Array(Numo::Int32, Numo::Int32)] quads [q, 4] and left-over triangles [r, 3]
-      def pair(points, tri)
+      # @param owners [Numo::Int32, nil] faces of the triangles: only those of one are paired
+      # @return [Array(Numo::Int32, Numo::Int32, Array, Array)] quads [q, 4] and left-over triangles
+      #   [r, 3], the first triangle of each quad, and the rest
+      def pair(points, tri, owners: nil)
         first, second, quads = candidates(tri)
-        return [Numo::Int32.zeros(0, 4), tri] if first.empty?
+        return [Numo::Int32.zeros(0, 4), tri, [], tri.shape[0].times.to_a] if first.empty?
 
         score = Quality.quad_jacobian(points, quads)
+        score[owners[first].ne(owners[second]).where] = -1.0 if owners
         order = score.sort_index.reverse.to_a
         score = score.to_a
         first = first.to_a
@@ -28,7 +31,11 @@ module Lattice
           taken[first[k]] = taken[second[k]] = true
         end
         rest = taken.each_index.reject { |t| taken[t] }
-        [quads[chosen, true], tri[rest, true]]
+        [rows(quads, chosen), rows(tri, rest), chosen.map { |k| first[k] }, rest]
+      end
+
+      def rows(table, list)
+        list.empty? ? Numo::Int32.zeros(0, table.shape[1]) : table[list, true].dup
       end
 
       # Two triangles over one side, as the quadrilateral they make.
@@ -38,7 +45,7 @@ module Lattice
         b = tri[true, [1, 2, 0]].transpose.flatten
         c = tri[true, [2, 0, 1]].transpose.flatten
         owner = Numo::Int32.new(count).seq.concatenate(Numo::Int32.new(count).seq).concatenate(Numo::Int32.new(count).seq)
-        order, same = Pairs.twins(a, b)
+        order, same = Algebra::Pairs.twins(a, b)
         p = order[same]
         q = order[same + 1]
         quads = Numo::Int32.zeros(p.size, 4)
@@ -53,7 +60,7 @@ module Lattice
       # @param segments [Array] the sides the border lies on
       # @return [Array(Numo::DFloat, Numo::Int32, Border)] points, quads [4 q + 3 r, 4], border
       def halve(points, quads, tri, border, segments)
-        sides = Pairs.new([[quads, [[0, 1], [1, 2], [2, 3], [3, 0]]], [tri, [[0, 1], [1, 2], [2, 0]]]])
+        sides = Algebra::Pairs.new([[quads, [[0, 1], [1, 2], [2, 3], [3, 0]]], [tri, [[0, 1], [1, 2], [2, 0]]]])
         middles = (points[sides.low, true] + points[sides.high, true]) / 2
         at = sides.find(border.from, border.to)
         middles[at, true] = border.middles(segments)

@@ -8,10 +8,12 @@ module Lattice
       GOOD = 0.6
       FINE = 0.75
 
-      # @param points [Numo::DFloat] [n, 2], changed in place
+      # @param points [Numo::DFloat] [n, 2 or 3], changed in place
       # @param quads [Numo::Int32] [q, 4]
       # @param fixed [Numo::Int32] nodes that stay
-      def initialize(points, quads, fixed)
+      # @yield [Numo::Int32, Numo::DFloat] nodes and where they are to go; answers the places on the surface
+      def initialize(points, quads, fixed, &on_surface)
+        @on_surface = on_surface
         @points = points
         @quads = quads
         free = Numo::Int8.zeros(points.shape[0]).fill(1)
@@ -24,7 +26,7 @@ module Lattice
         return @points if @free.empty?
 
         rounds.times { relax }
-        rounds.times { break unless search }
+        rounds.times { break unless search } unless @on_surface
         @points
       end
 
@@ -32,7 +34,7 @@ module Lattice
 
       def index_neighbours
         n = @points.shape[0]
-        sides = Pairs.new([[@quads, [[0, 1], [1, 2], [2, 3], [3, 0]]]])
+        sides = Algebra::Pairs.new([[@quads, [[0, 1], [1, 2], [2, 3], [3, 0]]]])
         @from = sides.low.concatenate(sides.high)
         @to = sides.high.concatenate(sides.low)
         @degree = @from.bincount(minlength: n)[@free]
@@ -52,8 +54,8 @@ module Lattice
 
       def mean_of_neighbours
         n = @points.shape[0]
-        target = Numo::DFloat.zeros(@free.size, 2)
-        2.times { |k| target[true, k] = @from.bincount(@points[@to, k], minlength: n)[@free] / @degree }
+        target = Numo::DFloat.zeros(@free.size, @points.shape[1])
+        @points.shape[1].times { |k| target[true, k] = @from.bincount(@points[@to, k], minlength: n)[@free] / @degree }
         target
       end
 
@@ -67,7 +69,7 @@ module Lattice
       def move_to(target)
         before = Quality.quad_jacobian(@points, @quads)
         old = @points[@free, true].dup
-        moved = target.dup
+        moved = @on_surface ? @on_surface.call(Numo::Int32.cast(@free), target) : target.dup
         loop do
           @points[@free, true] = moved
           after = Quality.quad_jacobian(@points, @quads)

@@ -8,7 +8,7 @@ module Lattice
 
       # @param plane [PlaneMesher::Result]
       def initialize(plane)
-        pairs = Pairs.new([[plane.quads, [[0, 1], [1, 2], [2, 3], [3, 0]]]])
+        pairs = Algebra::Pairs.new([[plane.quads, [[0, 1], [1, 2], [2, 3], [3, 0]]]])
         first = plane.points.shape[0]
         middles = (plane.points[pairs.low, true] + plane.points[pairs.high, true]) / 2
         on_border = pairs.find(plane.border.from, plane.border.to)

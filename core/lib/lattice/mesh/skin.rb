@@ -3,11 +3,11 @@
 module Lattice
   module Mesh
     # The visible surface of a mesh: faces of solids, or the whole of plane bodies,
-    # cut into triangles through their mid-side nodes, face by face.
+    # cut into triangles through their mid-side nodes, face by face; and the lines of members.
     class Skin
-      TRIANGLES = { 8 => [[0, 4, 7], [4, 1, 5], [5, 2, 6], [6, 3, 7], [4, 5, 7], [5, 6, 7]],
+      TRIANGLES = { 4 => [[0, 1, 2], [0, 2, 3]], 3 => [[0, 1, 2]], 8 => [[0, 4, 7], [4, 1, 5], [5, 2, 6], [6, 3, 7], [4, 5, 7], [5, 6, 7]],
                     6 => [[0, 3, 5], [3, 1, 4], [4, 2, 5], [3, 4, 5]] }.freeze
-      SIDES = { 8 => [[0, 4], [4, 1], [1, 5], [5, 2], [2, 6], [6, 3], [3, 7], [7, 0]],
+      SIDES = { 4 => [[0, 1], [1, 2], [2, 3], [3, 0]], 3 => [[0, 1], [1, 2], [2, 0]], 8 => [[0, 4], [4, 1], [1, 5], [5, 2], [2, 6], [6, 3], [3, 7], [7, 0]],
                 6 => [[0, 3], [3, 1], [1, 4], [4, 2], [2, 5], [5, 0]] }.freeze
 
       # nodes: [k] indices into the grid; triangles [t, 3], sides [s, 2] (of elements) and
@@ -19,13 +19,14 @@ module Lattice
       def initialize(grid)
         @faces = []
         @edges = []
-        surfaces = grid.places.select { |_, conn| conn.shape[1] > 3 }
-        @nodes = Grid.distinct(surfaces.values)
+        surfaces = grid.places.select { |_, conn| grid.piece(conn)&.dimension == 2 }
+        edges = grid.places.select { |_, conn| grid.piece(conn)&.dimension == 1 }
+        @nodes = Algebra::Gather.distinct(surfaces.values + edges.values)
         @rank = Numo::Int32.zeros(grid.nodes.shape[0])
         @rank[@nodes] = Numo::Int32.new(@nodes.size).seq
         @triangles = join(surfaces, @faces) { |conn| cut(conn, TRIANGLES) }
         @sides = sides_of(surfaces.values)
-        @lines = join(grid.places.select { |_, conn| conn.shape[1] == 3 }, @edges) { |conn| halves(conn) }
+        @lines = join(edges, @edges) { |conn| halves(conn) }
       end
 
       private
@@ -49,14 +50,20 @@ module Lattice
       end
 
       def sides_of(conns)
+        return Numo::Int32.zeros(0, 2) if conns.empty?
+
         pairs = Numo::Int32.vstack(conns.map { |conn| cut(conn, SIDES) })
-        unique = Pairs.new([[pairs, [[0, 1]]]])
+        unique = Algebra::Pairs.new([[pairs, [[0, 1]]]])
         Numo::Int32.vstack([unique.low, unique.high]).transpose.dup
       end
+
+      def pieces(conn) = Numo::Int32.zeros(*conn.shape).tap { |ends| 2.times { |k| ends[true, k] = @rank[conn[true, k].dup].dup } }
 
       # Written column by column: stacking views by index as rows reads wrong memory
       # in Numo 0.9.2.
       def halves(conn)
+        return pieces(conn) if conn.shape[1] == 2
+
         ends = Numo::Int32.zeros(conn.shape[0], 4)
         [0, 2, 2, 1].each_with_index { |n, k| ends[true, k] = @rank[conn[true, n].dup].dup }
         ends.reshape(conn.shape[0] * 2, 2)

@@ -52,7 +52,7 @@ module Lattice
 
       # Full levels carry every plane node, levels between only the corners of quads.
       def number
-        corners = Grid.distinct([@plane.quads[true, 0..3]])
+        corners = Algebra::Gather.distinct([@plane.quads[true, 0..3]])
         @corners = corners
         @rank = Numo::Int32.zeros(@full)
         @rank[corners] = Numo::Int32.new(corners.size).seq

@@ -6,6 +6,7 @@ module Lattice
     class Document
       LARGEST = 20 * 1024 * 1024
       FORMAT = "gentle-lattice-model"
+      TARGETS = %w[group body frame import combine copy mid_surface].freeze # whose names are targets
 
       attr_reader :data, :statements
 
@@ -58,10 +59,15 @@ module Lattice
       # @param statement [Statement] an outline statement of this document
       # @return [Shape::Outline] read once
       def outline(statement)
-        @outlines[statement.id] ||= Shape::OutlineReader.new(statement).outline
+        @outlines[statement.id] ||= Shape::OutlineReader.new(statement, ->(name) { outline_before(statement, name) }).outline
       end
 
       private
+
+      def outline_before(statement, name)
+        source = active("outline").take_while { |s| !s.equal?(statement) }.find { |s| s.name == name }
+        source && outline(source)
+      end
 
       # Names share one space: bodies and groups are both targets.
       def doubled(key)
@@ -74,7 +80,7 @@ module Lattice
       end
 
       def family(statement)
-        %w[body group].include?(statement.kind) ? "target" : statement.kind
+        TARGETS.include?(statement.kind) ? "target" : statement.kind
       end
 
       def outline_faults

@@ -5,7 +5,7 @@ module Lattice
     # Brings a document of an older version up to the current one, step by step.
     # STEPS[n] turns version n into version n + 1 and returns a new hash.
     module Migrations
-      CURRENT = 1
+      CURRENT = 2
       STEPS = {
         # Version 0 (drafts): values of a mesh statement were called "element_size".
         0 => lambda do |hash|
@@ -15,7 +15,9 @@ module Lattice
             statement.except("element_size").merge("size" => statement["element_size"])
           end
           hash.merge("version" => 1, "statements" => statements)
-        end
+        end,
+        # Version 2 adds ways to draw, read and combine shapes; what version 1 says means the same.
+        1 => ->(hash) { hash.merge("version" => 2) }
       }.freeze
 
       module_function

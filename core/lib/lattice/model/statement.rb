@@ -15,6 +15,7 @@ module Lattice
       def kind = data["kind"]
       def name = data["name"]
       def [](key) = data[key]
+      def dig(...) = data.dig(...)
       def off? = data["off"] == true
 
       # @return [Float, nil] the field in SI, nil when absent
@@ -28,10 +29,10 @@ module Lattice
         [kind.tr("_", " "), what && "“#{what}”"].compact.join(" ")
       end
 
-      # @return [Numo::DFloat] unit vector [3] of a "direction" field
+      # @param value [String, Array<Numeric>] an axis with its sign, or three components
+      # @return [Numo::DFloat] unit vector [3], of the "direction" field when no other is given
       # @raise [InvalidInput] when its length is zero
-      def direction
-        value = data["direction"]
+      def direction(value = data["direction"])
         vector = Numo::DFloat.zeros(3)
         if value.is_a?(String)
           vector["xyz".index(value[1])] = value.start_with?("-") ? -1.0 : 1.0

@@ -31,6 +31,7 @@ module Lattice
         "time" => of(time: 1),
         "temperature" => of(temperature: 1),
         "force" => of(mass: 1, length: 1, time: -2),
+        "inertia" => of(mass: 1, length: 2),
         "moment" => of(mass: 1, length: 2, time: -2),
         "stress" => of(mass: 1, length: -1, time: -2),
         "stiffness" => of(mass: 1, time: -2),

@@ -2,118 +2,119 @@
 
 module Lattice
   module Shape
-    # A body made from an outline: extruded along z, or a plane region.
+    # A body: its labelled surface, and how it was drawn where it is a prism or plane region.
+    # make: solid, plane stress, plane strain, axisymmetric, faces or members.
     class Body
-      attr_reader :name, :make, :outline, :thickness, :area, :centroid
+      attr_reader :name, :make, :facets, :prism, :wall, :signature, :merged, :colour, :whole
 
-      # @param thickness [Float] m; 1 m (one metre of depth) for plane strain without one
-      def initialize(name, make, outline, thickness)
+      # @param facets [Facets] without triangles for members
+      # @param prism [Prism, nil] for bodies that were extruded and not altered since
+      # @param wall [Float, nil] thickness of faces, m
+      # @param merged [Hash] what became one: points, edges, faces
+      # @param signature [Array] what the body was made from, for digests
+      # @param whole [String, nil] the body statement whose regions share their borders
+      def initialize(name:, make:, facets:, signature:, prism: nil, wall: nil, merged: {}, colour: nil, whole: nil)
+        @whole = whole
         @name = name
         @make = make
-        @outline = outline
-        @thickness = thickness
-        @area, @centroid = outline.area_and_centroid
-        freeze
+        @facets = facets
+        @prism = prism
+        @wall = wall
+        @merged = merged
+        @colour = colour
+        @signature = signature
+      end
+
+      def renamed(name) = with(name: name)
+      def with_merged(merged) = with(merged: merged)
+
+      # @return [Body] the same but for some of its properties
+      def with(**changes)
+        Body.new(name: name, make: make, facets: facets, prism: prism, wall: wall, merged: merged, colour: colour, signature: signature, whole: whole, **changes)
       end
 
       def solid? = make == "solid"
       def axisymmetric? = make == "axisymmetric"
-      def dimension = solid? ? 3 : 2
+      def faces? = make == "faces"
+      def members? = make == "members"
+      def plane? = !solid? && !faces? && !members?
+      def dimension = plane? ? 2 : 3
 
-      # @return [Float] m³; of the whole ring when axisymmetric (Pappus)
+      # Whether this version can solve it: members and faces are meshed only.
+      def solvable? = !members? && !faces?
+
+      def outline = prism&.outline
+      def thickness = prism&.thickness || wall
+      def frame = prism ? prism.frame : Frame.new
+
+      # @return [Float] m²: of the outline for prisms and plane regions, otherwise of the surface
+      def area = prism ? plane_moments[0] : surface_area
+
+      # @return [Float] m³; of the whole ring when axisymmetric (Pappus); of the sheet for faces
       def volume
-        axisymmetric? ? 2 * Math::PI * centroid[0] * area : area * thickness
+        return 2 * Math::PI * plane_moments[1][0] * plane_moments[0] if axisymmetric?
+        return plane_moments[0] * thickness if prism
+        return surface_area * (wall || 0.0) if faces?
+
+        members? ? 0.0 : facets.measures.volume
+      end
+
+      # @return [Float] m, of members
+      def length = facets.edges.sum { |e| e.length(facets.points) }
+
+      # @return [Array<Float>] centre of mass at one density
+      def centre
+        return centre_of_members if members?
+        return frame.point([*plane_moments[1], solid? ? thickness / 2 : 0.0]) if prism
+
+        facets.measures.centre
       end
 
       # @return [Array<Array<Float>>] corners of the bounding box in space
       def bounds
-        low, high = outline.bounds
-        [[*low, 0.0], [*high, solid? ? thickness : 0.0]]
+        low, high = facets.bounds
+        return [low, high] unless prism
+
+        (x0, y0), (x1, y1) = outline.bounds
+        box = [x0, x1].product([y0, y1], [0.0, solid? ? thickness : 0.0]).map { |p| frame.point(p) }.transpose
+        [box.map(&:min), box.map(&:max)]
       end
 
       def size = Math.sqrt(bounds.transpose.sum { |a, b| (b - a)**2 })
 
-      # @return [Array<Place>] faces, edges, points, and the body itself
-      def places
-        [place(:bodies, name, "body", bounds, measure: volume), *(solid? ? solid_places : plane_places)]
-      end
+      # @return [Array<Place>] the body itself, its faces, edges and points
+      def places = facets.remember([name, make, prism&.signature]) { BodyPlaces.new(self).call }
 
       # Points spread over a place, enough to tell which rigid motions it resists.
       # @param place [Place]
       # @return [Numo::DFloat] [k, 3]
       def sample(place)
-        levels = place.bounds.map { |corner| corner[2] }.uniq
-        plane = outline_points(place.name)
-        Numo::DFloat.vstack(levels.map { |z| plane.concatenate(Numo::DFloat.zeros(plane.shape[0], 1).fill(z), axis: 1) })
+        nodes = nodes_of(place)
+        step = [nodes.size / 60, 1].max
+        facets.points[(0...nodes.size).step(step).map { |i| nodes[i] }, true].dup
       end
 
-      def signature = [name, make, thickness, outline.signature]
+      # @return [Array<Integer>] points of a place
+      def nodes_of(place)
+        case place.of
+        when :faces then facets.nodes_of(facets.faces.index { |f| f.name == place.name }).to_a
+        when :edges then facets.edges.find { |e| e.name == place.name }.run
+        when :points then [place.node]
+        else (0...facets.points.shape[0]).to_a
+        end
+      end
 
       private
 
-      def place(of, label, kind, box, **rest)
-        Place.new(body: name, of: of, name: label, kind: kind, bounds: box, **rest)
+      # Each piece weighs as much as it is long.
+      def centre_of_members
+        from, to = facets.edges.flat_map { |e| e.run.each_cons(2).to_a }.transpose.map { |nodes| facets.points[nodes, true] }
+        lengths = Vectors.norm(to - from)
+        (Vectors.times((from + to) / 2, lengths).sum(0) / lengths.sum).to_a
       end
 
-      def outline_points(place)
-        segment = outline.segments.find { |s| place == s.key || place.start_with?("#{s.key} at ") }
-        corner = outline.segments.find { |s| place.match?(/\A(start of|upright at) #{Regexp.escape(s.key)}( at (top|bottom))?\z/) }
-        return segment.points(Numo::DFloat.new(13).seq / 12) if segment
-        return Numo::DFloat[corner.from] if corner
-
-        outline.boundary.polyline[0]
-      end
-
-      def segment_box(segment, z0, z1)
-        points = segment.points(Numo::DFloat.new(33).seq / 32)
-        [[*points.min(0).to_a, z0], [*points.max(0).to_a, z1]]
-      end
-
-      def bore(segment) = hole?(segment) && segment.closed? ? segment.radius * 2 : nil
-      def hole?(segment) = segment.key.start_with?("hole")
-
-      def curve(segment)
-        if segment.radius.infinite?
-          "line"
-        else
-          (segment.closed? ? "circle" : "arc")
-        end
-      end
-
-      def wall(segment) = segment.radius.infinite? ? "plane" : "cylinder"
-
-      def plane_places
-        region = place(:faces, "region", "region", bounds, measure: area)
-        sides = outline.segments.map { |s| place(:edges, s.key, curve(s), segment_box(s, 0.0, 0.0), bore: bore(s), measure: s.length) }
-        points = cornered.map { |s| place(:points, "start of #{s.key}", "point", [[*s.from, 0.0]] * 2) }
-        [region, *sides, *points]
-      end
-
-      def solid_places
-        low, high = outline.bounds
-        caps = { "bottom" => 0.0, "top" => thickness }.map do |label, z|
-          place(:faces, label, "plane", [[*low, z], [*high, z]], measure: area)
-        end
-        caps + outline.segments.flat_map { |s| wall_places(s) } + cornered.flat_map { |s| corner_places(s) }
-      end
-
-      def wall_places(segment)
-        face = place(:faces, segment.key, wall(segment), segment_box(segment, 0.0, thickness), bore: bore(segment),
-                                                                                               measure: segment.length * thickness)
-        rims = { "bottom" => 0.0, "top" => thickness }.map do |label, z|
-          place(:edges, "#{segment.key} at #{label}", curve(segment), segment_box(segment, z, z), bore: bore(segment), measure: segment.length)
-        end
-        [face, *rims]
-      end
-
-      def corner_places(segment)
-        at = segment.from
-        [place(:edges, "upright at #{segment.key}", "line", [[*at, 0.0], [*at, thickness]], measure: thickness),
-         place(:points, "start of #{segment.key} at bottom", "point", [[*at, 0.0]] * 2),
-         place(:points, "start of #{segment.key} at top", "point", [[*at, thickness]] * 2)]
-      end
-
-      def cornered = outline.segments.reject(&:closed?)
+      def plane_moments = @plane_moments ||= outline.area_and_centroid
+      def surface_area = facets.count.zero? ? 0.0 : facets.measures.area
     end
   end
 end

@@ -4,11 +4,11 @@ module Lattice
   module Shape
     # Finds the places that a target names: a group by its rule and picks, or a body.
     class Groups
-      TOLERANCE = 1e-6 # of the shape's size
-
       def initialize(document, parts)
         @document = document
         @parts = parts
+        @picks = Picks.new(parts)
+        @open = []
       end
 
       # @param target [String] the name of a group or of a body, or "everything"
@@ -23,16 +23,18 @@ module Lattice
       end
 
       # @return [Array<Place>] what the rule and the picks of a group find
+      # @raise [InvalidInput] for a rule that goes round in a circle, or names what is not there
       def members(group)
-        of = group["of"].to_sym
-        ruled = group["rule"] ? @parts.places.select(&matcher(of, group["rule"])) : []
-        (ruled + picked(group)).uniq(&:key)
+        raise group.fault("its rule starts from itself", path: "rule", cure: "Start from another group.") if @open.include?(group.id)
+
+        @open.push(group.id)
+        (ruled(group) + (group["pick"] || []).filter_map { |pick| @picks.find(pick) }).uniq(&:key)
+      ensure
+        @open.delete(group.id)
       end
 
-      # @return [Array<Array(String, String)>] picks that are no longer on the shape
-      def lost(group)
-        (group["pick"] || []).map { |p| [p["body"], p["name"]] }.reject { |key| @parts.place(*key) }
-      end
+      # @return [Array<Hash>] picks that are no longer on the shape
+      def lost(group) = (group["pick"] || []).reject { |pick| @picks.find(pick) }
 
       # @param statement [Model::Statement] one with a target
       # @param kinds [Array<Symbol>] what may be targeted
@@ -63,22 +65,12 @@ module Lattice
         raise (group || statement).fault("the group “#{name}” matches nothing on the shape", cure: "Change its rule, or pick its places again.")
       end
 
-      def picked(group)
-        (group["pick"] || []).filter_map { |p| @parts.place(p["body"], p["name"]) }
-      end
+      def ruled(group)
+        return [] unless group["rule"]
 
-      # @return [Proc] answers whether a place is of that kind and follows the rule
-      def matcher(of, rule)
-        tolerance = @parts.size * TOLERANCE
-        if (plane = rule["plane"])
-          at = Quantity.parse(plane["at"], "length")
-          ->(place) { place.of == of && place.on_plane?(plane["axis"], at, tolerance) }
-        elsif (bores = rule["bores"])
-          diameter = Quantity.parse(bores["diameter"], "length")
-          ->(place) { place.of == of && place.bore && (place.bore - diameter).abs <= tolerance }
-        else
-          ->(place) { place.of == of }
-        end
+        of = group["of"].to_sym
+        test = Rule.new(@parts, self, group).test(group["rule"])
+        @parts.places.select { |place| place.of == of && test.call(place) }
       end
     end
   end

@@ -15,10 +15,11 @@ module Lattice
         Numo::DFloat[*from] + (params.reshape(params.size, 1) * Numo::DFloat[to[0] - from[0], to[1] - from[1]])
       end
 
-      # Contributions to [area, first moments x and y], by Green's theorem about the origin.
+      # Contributions to [area, first moments x and y], by the same integrals as on arcs:
+      # only then do they add up round a loop of both (see Arc#moments).
       def moments
-        cross = (from[0] * to[1]) - (to[0] * from[1])
-        [cross / 2, (from[0] + to[0]) * cross / 6, (from[1] + to[1]) * cross / 6]
+        (ax, ay), (bx, by) = from, to
+        [((ax * by) - (bx * ay)) / 2, (by - ay) * ((ax * ax) + (ax * bx) + (bx * bx)) / 6, (ax - bx) * ((ay * ay) + (ay * by) + (by * by)) / 6]
       end
 
       def signature = ["line", *from, *to]

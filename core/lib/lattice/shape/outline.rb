@@ -4,15 +4,19 @@ module Lattice
   module Shape
     # A plane figure: a counter-clockwise boundary and clockwise holes.
     class Outline
-      attr_reader :name, :boundary, :holes
+      # regions: outlines that share borders, when dividers part this one; otherwise empty
+      attr_reader :name, :boundary, :holes, :regions
 
-      def initialize(name, boundary, holes)
+      def initialize(name, boundary, holes, regions = [])
         @name = name
+        @regions = regions.freeze
         @boundary = boundary.oriented(counter_clockwise: true)
         @holes = holes.map { |hole| hole.oriented(counter_clockwise: false) }.freeze
         freeze
       end
 
+      def with_regions(regions) = Outline.new(name, boundary, holes, regions)
+      def named(name) = Outline.new(name, boundary, holes, regions)
       def loops = [boundary, *holes]
       def segments = loops.flat_map(&:segments)
 
@@ -34,7 +38,7 @@ module Lattice
         Math.hypot(x1 - x0, y1 - y0)
       end
 
-      def signature = loops.map { |l| l.segments.map(&:signature) }
+      def signature = [loops.map { |l| l.segments.map { |s| [s.key, *s.signature] } }, regions.map { |r| [r.name, r.signature] }]
     end
   end
 end

@@ -6,44 +6,64 @@ module Lattice
     class Parts
       attr_reader :bodies, :faults
 
+      MAKING = %w[body frame import].freeze
+
       # @param document [Model::Document]
-      def initialize(document)
+      # @param store [Store] where what was made before is kept
+      def initialize(document, store = Store.shared)
         @document = document
         @faults = []
-        @bodies = document.active("body").filter_map { |s| build(s) }
+        @making = Making.new(document, store)
+        @altering = Altering.new(document, store)
+        @bodies = document.active.reduce([]) { |bodies, statement| follow(statement, bodies) }
+        doubled
         mixed
       end
+
+      # @return [Hash] what was mended in files, by the id of the import statement
+      def reports = @making.reports
+
+      # @return [Joins] the bodies that are meshed as if one
+      def joins = @joins ||= Joins.new(@document.active("join").map { |s| s["bodies"] })
 
       def places = @places ||= bodies.flat_map(&:places)
       def place(body, name) = index[[body, name]]
       def body(name) = bodies.find { |b| b.name == name }
-      def dimension = bodies.first&.dimension
+      # Members suit the plane as well as space.
+      def dimension = (bodies.find { |b| !b.members? } || bodies.first)&.dimension
+
+      # The faces that imprints made, and their area in m².
+      # @return [Hash] by the id of the imprint statement
+      def patches
+        @document.active("imprint").to_h do |statement|
+          name = /\A#{Regexp.escape(statement.name)}( \(\d+\))?\z/
+          found = places.select { |p| p.of == :faces && p.body == statement["body"] && p.name.match?(name) }
+          [statement.id, { places: found.map(&:key), area: found.sum(&:measure) }]
+        end
+      end
 
       # @return [Float] length by which tolerances are scaled
       def size = bodies.map(&:size).max || 1.0
 
-      def digest = Model::Digest.of(["shape", bodies.map(&:signature)])
+      def digest = Model::Digest.of(["shape", bodies.map { |b| [b.name, b.make, b.wall, b.signature] }])
 
       private
 
       def index = @index ||= places.to_h { |p| [p.key, p] }
 
-      def build(statement)
-        source = @document.named("outline", statement["outline"])
-        return fault(statement, "there is no outline named “#{statement['outline']}”", "outline", "Add that outline, or choose another.") unless source
-        thickness = statement.quantity("thickness", "length")
-        return fault(statement, "its thickness is missing", "thickness", "Give its depth along z.") if thickness.nil? && ["solid", "plane stress"].include?(statement["make"])
-        return fault(statement, "its thickness is not above zero", "thickness", "Give a length above zero.") if thickness && thickness <= 0
-
-        made(statement, @document.outline(source), thickness || 1.0)
-      end
-
-      def made(statement, outline, thickness)
-        body = Body.new(statement.name, statement["make"], outline, thickness)
-        if body.axisymmetric? && outline.bounds[0][0] < -1e-9 * outline.size
-          return fault(statement, "a ring's outline may not reach left of its axis, x = 0", "outline", "Move the outline to x ≥ 0.")
+      # The bodies after a statement; what is wrong with it is kept as a fault, and the
+      # statement is passed over.
+      def follow(statement, bodies)
+        if MAKING.include?(statement.kind)
+          bodies + @making.call(statement)
+        elsif Altering::KINDS.include?(statement.kind)
+          @altering.call(statement, bodies)
+        else
+          bodies
         end
-        body
+      rescue InvalidInput => e
+        @faults.concat(e.faults)
+        bodies
       end
 
       def fault(statement, message, path, cure)
@@ -51,12 +71,25 @@ module Lattice
         nil
       end
 
+      # Bodies out of files and combinations may come to bear one name.
+      def doubled
+        seen = Hash.new(0)
+        names = bodies.map(&:name)
+        @bodies = bodies.map do |body|
+          next body if names.count(body.name) == 1
+
+          seen[body.name] += 1
+          seen[body.name] == 1 ? body : body.renamed("#{body.name} (#{seen[body.name]})")
+        end
+      end
+
       def mixed
-        kinds = bodies.map(&:make).uniq
+        kinds = bodies.reject(&:members?).map { |b| b.plane? ? b.make : "bodies in space" }.uniq
         return if kinds.size < 2
 
-        other = @document.active("body").find { |s| s["make"] == kinds[1] }
-        fault(other, "is #{kinds[1]}, but “#{bodies[0].name}” is #{kinds[0]}", "make", "Make all bodies of one kind.")
+        other = @document.active("body").find { |s| (s["make"] == kinds[1]) || (kinds[1] == "bodies in space" && %w[solid faces].include?(s["make"])) }
+        other ||= @document.active.find { |s| MAKING.include?(s.kind) }
+        fault(other, "is of the kind #{kinds[1]}, but “#{bodies[0].name}” is #{kinds[0]}", "make", "Make all bodies of one kind, or all of them in space.")
       end
     end
   end

@@ -95,7 +95,7 @@ module Lattice
         v.map { |c| c / size }
       end
 
-      # @return [Float] least distance of a point from the edges
+      # @return [Float] least distance of a point from the edges, in the plane or in space
       def distance_to(point, from, to)
         along = to - from
         offset = Numo::DFloat[*point] - from

@@ -11,11 +11,14 @@ module Lattice
         @listener = listener
         @phases = {}
         @share = 0.0
+        @upto = 0.0
       end
 
       # Runs a phase that ends when +upto+ of the whole is done.
       def phase(name, upto: @share)
         tell(:phase, name)
+        @upto = upto
+        @within = nil
         start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
         result = yield
         @phases[name] = (@phases[name] || 0.0) + Process.clock_gettime(Process::CLOCK_MONOTONIC) - start
@@ -24,6 +27,15 @@ module Lattice
       end
 
       def log(text) = tell(:log, text)
+
+      # What a phase that reports by itself is doing; told of when it changes, or by a hundredth.
+      # @param part [Float] of the phase that is done
+      def within(what, part)
+        return if @within && @within[0] == what && part - @within[1] < 0.01
+
+        @within = [what, part]
+        @listener&.call(:phase, what, @share + (part * (@upto - @share)))
+      end
 
       # Sets times measured elsewhere.
       def add(times) = @phases.merge!(times) { |_, a, b| a + b }

@@ -19,7 +19,17 @@ module Lattice
       def mesh_statement = document.active("mesh").last
       def size = mesh_statement&.quantity("size", "length")
       def shape_digest = parts.digest
-      def mesh_digest = Model::Digest.of(["mesh", shape_digest, size])
+
+      # @return [Mesh::Settings, nil]
+      # @raise [InvalidInput] when a statement of the mesh is wrong
+      def settings = @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups)
+
+      # Nil while the note does not say how to mesh.
+      def mesh_digest
+        @mesh_digest ||= Model::Digest.of(["mesh", shape_digest, settings&.signature, parts.joins.signature])
+      rescue InvalidInput
+        nil
+      end
 
       # What a study's result depends on: places by name, values in SI.
       def study_digest(study)
@@ -51,8 +61,10 @@ module Lattice
 
       # @return [Mesh::Grid]
       def mesh(monitor = Monitor.new)
-        Mesh::Estimate.check!(parts.bodies, size, mesh_statement)
-        monitor.phase("mesh", upto: 0.15) { Mesh::Builder.call(parts.bodies, size) }
+        Mesh::Estimate.check!(parts.bodies, settings, mesh_statement)
+        monitor.phase("mesh", upto: 0.15) do
+          Mesh::Builder.call(parts.bodies, settings, parts.joins) { |what, share| monitor.within(what, share) }
+        end
       end
     end
   end

@@ -77,24 +77,36 @@ module Lattice
 
       def check_groups
         @document.active("group").each do |group|
-          lost = @groups.lost(group)
-          odd(group.fault_at("#{lost.map { |_, name| "“#{name}”" }.join(', ')} is no longer on the shape", path: "pick", cure: "Pick the place again.")) unless lost.empty?
-          odd(group.fault_at("it matches nothing on the shape", path: "rule", cure: "Change its rule, or pick its places.")) if @groups.members(group).empty?
+          collect { check_group(group) }
         end
+      end
+
+      def check_group(group)
+        lost = @groups.lost(group)
+        odd(group.fault_at("#{lost.map { |pick| "“#{pick['name']}”" }.join(', ')} is no longer on the shape", path: "pick", cure: "Pick the place again.")) unless lost.empty?
+        odd(group.fault_at("it matches nothing on the shape", path: "rule", cure: "Change its rule, or pick its places.")) if @groups.members(group).empty?
       end
 
       def supports = @document.active.select { |s| Load::Supports::KINDS.include?(s.kind) }
 
       def check_supports
         held = supports.to_h { |s| [s, collect { @groups.target!(s, Load::Supports::TARGETS) } || []] }
-        @parts.bodies.each { |body| check_motions(body, held) }
+        solved = @parts.bodies.select(&:solvable?)
+        (@parts.bodies - solved).each { |body| stop(unsolved(body)) }
+        @parts.joins.clusters(solved).each { |cluster| check_motions(cluster, held) }
       end
 
-      def check_motions(body, held)
+      def unsolved(body)
+        fault("“#{body.name}” is made of #{body.make}: they can be meshed, but not solved in this version", "Switch it off to solve the rest, or make it a solid.")
+      end
+
+      # Bodies that share nodes hold each other.
+      def check_motions(cluster, held)
         points = held.flat_map do |statement, places|
           components = (statement["components"] || [statement["component"]]).map { |c| "xyz".index(c) }
-          places.select { |p| p.body == body.name }.map { |p| [body.sample(p), components] }
+          places.flat_map { |p| cluster.select { |b| p.body == b.name }.map { |b| [b.sample(p), components] } }
         end
+        body = cluster[0]
         low, high = body.bounds
         free = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, body.make).free
         return if free.empty?
@@ -147,14 +159,25 @@ module Lattice
         @mesh_faults.each { |f| stop(f) }
       end
 
+      # What a size says is wrong, or what it makes too large.
       def check_size(statement, size)
         if size > @parts.size
           @mesh_faults << statement.fault_at("a size of #{shown(size, 'length')} is larger than the part", path: "size",
                                                                                                            cure: "Choose about #{shown(suggested, 'length')}.")
         end
-        Mesh::Estimate.check!(@parts.bodies, size, statement)
+        @parts.bodies.select(&:solid?).reject { |b| b.facets.closed? }.each { |b| @mesh_faults << open_surface(b) }
+        Mesh::Estimate.check!(@parts.bodies, @problem.settings, statement) if size <= @parts.size
       rescue InvalidInput => e
         @mesh_faults.concat(e.faults)
+      end
+
+      def open_surface(body)
+        facets = body.facets
+        side = facets.topology.open
+        side = facets.topology.crowded if side.empty?
+        at = facets.points[facets.topology.ends[side[0], true], true].mean(0).to_a.map { |c| shown(c, "length") }.join("; ")
+        fault("the surface of “#{body.name}” is not closed: #{side.size} sides of its triangles have no neighbour, one near #{at}",
+              "Mend the surface where it was drawn, or use it as faces with a thickness.")
       end
 
       # A round number near a twentieth of the part.

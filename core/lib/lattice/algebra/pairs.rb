@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module Lattice
-  module Mesh
+  module Algebra
     # The distinct sides (pairs of nodes) of blocks of elements.
     class Pairs
       attr_reader :low, :high

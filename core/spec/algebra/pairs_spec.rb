@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe Lattice::Mesh::Pairs do
+RSpec.describe Lattice::Algebra::Pairs do
   # Two squares side by side and a triangle on top of the first.
   let(:quads) { Numo::Int32[[0, 1, 4, 3], [1, 2, 5, 4]] }
   let(:triangles) { Numo::Int32[[3, 4, 6]] }
@@ -65,19 +65,19 @@ RSpec.describe Lattice::Mesh::PlaneSizing do
   def at(sizing, *place) = sizing.at(Numo::DFloat[place])[0]
 
   it "is the given size where nothing asks for less" do
-    sizing = described_class.new(outline_of(rectangle("0 mm", "0 mm", "100 mm", "100 mm")), 0.01)
+    sizing = described_class.new(outline_of(rectangle("0 mm", "0 mm", "100 mm", "100 mm")), Lattice::Mesh::SizingPlan.of(0.01), Lattice::Shape::Frame.new)
     expect(at(sizing, 0.05, 0.05)).to eq(0.01)
   end
 
   it "is less on curves, and grows gently away from them" do
-    sizing = described_class.new(outline_of(rectangle("0 mm", "0 mm", "100 mm", "100 mm"), circle(50, 50, 10)), 0.01)
-    expect(at(sizing, 0.055, 0.05)).to be_near(0.005 * described_class::TURN, 0.06)
+    sizing = described_class.new(outline_of(rectangle("0 mm", "0 mm", "100 mm", "100 mm"), circle(50, 50, 10)), Lattice::Mesh::SizingPlan.of(0.01), Lattice::Shape::Frame.new)
+    expect(at(sizing, 0.055, 0.05)).to be_near(0.005 * Math::PI / 12, 0.06)
     expect(at(sizing, 0.060, 0.05)).to be_between(at(sizing, 0.055, 0.05), at(sizing, 0.070, 0.05))
     expect(at(sizing, 0.095, 0.05)).to eq(0.01)
   end
 
   it "fits two elements across a thin place after halving" do
-    sizing = described_class.new(outline_of(rectangle("0 mm", "0 mm", "100 mm", "4 mm")), 0.02)
+    sizing = described_class.new(outline_of(rectangle("0 mm", "0 mm", "100 mm", "4 mm")), Lattice::Mesh::SizingPlan.of(0.02), Lattice::Shape::Frame.new)
     expect(at(sizing, 0.05, 0.0)).to be <= 0.0045
   end
 end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Format
+    # Writes surfaces as binary glTF 2.0 (ISO/IEC 12113), a mesh per body and a primitive
+    # per face; lengths in metres.
+    module Gltf
+      MAGIC = 0x46546C67
+      INK = [0.55, 0.62, 0.62, 1.0].freeze
+
+      module_function
+
+      # @param parts [Array(String, Shape::Facets)] names and surfaces
+      # @return [String]
+      def binary(parts)
+        document = { asset: { version: "2.0", generator: "Gentle Lattice" }, scene: 0, scenes: [{ nodes: [0] }],
+                     nodes: [{ name: "shape", children: (1..parts.size).to_a }],
+                     materials: [{ pbrMetallicRoughness: { baseColorFactor: INK, metallicFactor: 0, roughnessFactor: 0.9 }, doubleSided: true }],
+                     meshes: [], accessors: [], bufferViews: [], buffers: [] }
+        bytes = String.new(encoding: Encoding::BINARY)
+        parts.each_with_index { |(name, facets), i| add(document, bytes, name, facets, i) }
+        document[:buffers] = [{ byteLength: bytes.bytesize }]
+        packed(JSON.generate(document), bytes)
+      end
+
+      def add(document, bytes, name, facets, index)
+        document[:nodes] << { name: name, mesh: index }
+        points = view(document, bytes, Numo::SFloat.cast(facets.points), 34_962, 5126, "VEC3")
+        document[:accessors][points].merge!(min: facets.points.min(0).to_a, max: facets.points.max(0).to_a)
+        primitives = facets.faces.each_index.filter_map do |face|
+          triangles = facets.triangles[facets.of(face), true].dup
+          next if triangles.empty?
+
+          { attributes: { POSITION: points }, indices: view(document, bytes, Numo::UInt32.cast(triangles.flatten), 34_963, 5125, "SCALAR"), material: 0 }
+        end
+        document[:meshes] << { name: name, primitives: primitives }
+      end
+
+      def view(document, bytes, array, target, type, shape)
+        document[:bufferViews] << { buffer: 0, byteOffset: bytes.bytesize, byteLength: array.size * 4, target: target }
+        bytes << array.to_binary
+        document[:accessors] << { bufferView: document[:bufferViews].size - 1, componentType: type, count: array.shape[0], type: shape }
+        document[:accessors].size - 1
+      end
+
+      def packed(json, bytes)
+        json += " " * (-json.bytesize % 4)
+        total = 12 + 8 + json.bytesize + 8 + bytes.bytesize
+        [[MAGIC, 2, total].pack("V3"), [json.bytesize].pack("V"), "JSON", json, [bytes.bytesize].pack("V"), "BIN\0", bytes].map(&:b).join
+      end
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    module Remeshing
+      # Makes the triangles of a surface even and of the size wanted: points come, go, slide
+      # on their faces and curves, and sides turn. After M. Botsch, L. Kobbelt, A remeshing
+      # approach to multiresolution modeling, 2004; short sides go first, whatever becomes
+      # of the long ones.
+      class Remesher
+        ROUNDS = 5
+
+        # @param sheet [Sheet]
+        def initialize(sheet)
+          @sheet = sheet
+        end
+
+        # @yield [Float] the share that is done
+        # @return [Sheet]
+        def call(rounds: ROUNDS)
+          Collapsing.new(@sheet).call
+          Flipping.new(@sheet).call
+          # Curves first: while the triangles beside them are large, points that bulge out
+          # of a chord fold none.
+          Splitting.new(@sheet, curves: true).call
+          Collapsing.new(@sheet, rounds: 4).call
+          rounds.times do |round|
+            Splitting.new(@sheet).call
+            Collapsing.new(@sheet, longest: Splitting::LONG, rounds: 12, thin: 0.1).call
+            Flipping.new(@sheet).call
+            Smoothing.new(@sheet).call
+            Flipping.new(@sheet, rounds: 4).call
+            yield((round + 1).fdiv(rounds)) if block_given?
+          end
+          @sheet
+        end
+      end
+    end
+  end
+end

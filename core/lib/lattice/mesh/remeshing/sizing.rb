@@ -1,0 +1,131 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    module Remeshing
+      # The field of sizes over a shape: what the plan asks for, less on curves, beside short
+      # edges, between edges of one face that come near each other, and in thin walls.
+      class Sizing
+        V = Shape::Vectors
+        LEAST = 1.0 / 4   # of the global size: short edges ask for no less by themselves, nor
+        ROUND = 0.8       # curves unless this share of their radius is less
+        FINEST = 1.0 / 16 # of the global size: thin places and what cannot be filled otherwise
+        GAP = 1.2         # of the distance between two edges of a face
+        SAMPLES = 200_000
+
+        attr_reader :field
+
+        # The field of members, which have no surface.
+        def self.along_lines(facets, plan)
+          low, high = facets.bounds
+          field = SizeField.new(low, high, plan.size, finest: [*plan.local.map(&:last), *plan.regions.map(&:last), plan.size].min, growth: plan.growth)
+          plan.local.each { |points, size| field.limit(points, Numo::DFloat.zeros(points.shape[0]).fill(size)) }
+          plan.regions.each { |test, size| field.limit_where(size, &test) }
+          field.spread
+        end
+
+        # @param source [Source]
+        # @param plan [SizingPlan]
+        def initialize(source, plan)
+          @source = source
+          @facets = source.facets
+          @plan = plan
+          @least = plan.size * LEAST
+          @field = build
+        end
+
+        private
+
+        def build
+          limits = curved_faces + free_faces + short_edges + gaps + wishes
+          wanted = [*limits.map { |_, size| size.min }, *@plan.regions.map(&:last), @plan.size].min
+          low, high = @facets.bounds
+          field = SizeField.new(low, high, @plan.size, finest: [wanted, @plan.size * FINEST].max, growth: @plan.growth)
+          limits.each { |points, sizes| field.limit(points, sizes) }
+          @plan.regions.each { |test, size| field.limit_where(size, &test) }
+          field.spread
+        end
+
+        def floor(sizes) = Numo::DFloat.maximum(sizes, @least)
+
+        def curved_faces
+          limits = bent(@source.turn_limits(1.0))
+          tight = Numo::Bit.cast(limits < @plan.size)
+          rows = Numo::Int32.cast(tight[@facets.owners].where)
+          return [] if rows.empty?
+
+          points, owner = Spread.over(@facets.corners.map { |c| c[rows, true].dup }, spacing(limits.min))
+          [[points, limits[@facets.owners[rows[owner]]].dup]]
+        end
+
+        # Sizes for radii: by the turn, but not so small as to run away on tiny fillets.
+        def bent(radii)
+          least = Numo::DFloat.minimum(radii * ROUND, @least)
+          Numo::DFloat.maximum(Numo::DFloat.maximum(radii * @plan.turn, least), @plan.size * FINEST)
+        end
+
+        def spacing(least) = [least * 2, Math.sqrt(@facets.measures.area / SAMPLES)].max
+
+        def free_faces
+          nodes, radii = @source.free_radii
+          nodes.empty? ? [] : [[@facets.points[nodes, true].dup, bent(radii)]]
+        end
+
+        # Edges shorter than the size ask for elements of their own length at their ends.
+        def short_edges
+          curves = @source.curves
+          edges = @facets.edges.each_index.select { |i| curves.lengths[i] < @plan.size && !@facets.edges[i].closed }
+          return [] if edges.empty?
+
+          nodes = edges.flat_map { |i| @facets.edges[i].run.values_at(0, -1) }
+          [[@facets.points[nodes, true].dup, floor(Numo::DFloat.cast(edges.flat_map { |i| [curves.lengths[i]] * 2 }))]]
+        end
+
+        # Points of edges against the other edges of the same face that do not meet them.
+        def gaps
+          step = @plan.size / 2
+          by_face = Hash.new { |hash, face| hash[face] = [] }
+          @facets.edges.each_with_index { |e, i| e.faces.each { |f| by_face[f] << i } }
+          by_face.values.uniq.filter_map { |edges| gap(edges.uniq, step) if edges.uniq.size > 1 }
+        end
+
+        def gap(edges, step)
+          samples = edges.map { |i| sampled(i, step) }
+          points = Numo::DFloat.vstack(samples)
+          edge = Numo::Int32.cast(samples.each_with_index.flat_map { |s, k| [k] * s.shape[0] })
+          return nil if points.shape[0] > 6000
+
+          apart = Numo::Bit.cast(edges.map { |a| edges.map { |b| a != b && !@facets.edges[a].run.values_at(0, -1).intersect?(@facets.edges[b].run.values_at(0, -1)) ? 1 : 0 } })
+          away = nearest(points, edge, apart)
+          rows = Numo::Int32.cast((away * GAP / @plan.through < @plan.size).where)
+          rows.empty? ? nil : [points[rows, true].dup, floor(away[rows] * GAP / @plan.through)]
+        end
+
+        def sampled(edge, step)
+          length = @source.curves.lengths[edge]
+          n = [(length / step).ceil, 2].max
+          at = Numo::DFloat.new(n + 1).seq * (length / n)
+          @source.curves.at(Numo::Int32.zeros(n + 1).fill(edge), at)
+        end
+
+        def nearest(points, edge, apart)
+          n = points.shape[0]
+          result = Numo::DFloat.zeros(n)
+          step = [1_000_000 / n, 1].max
+          (0...n).step(step) do |first|
+            range = first...[first + step, n].min
+            square = (0..2).sum { |k| (points[range, k].reshape(range.size, 1) - points[true, k].reshape(1, n))**2 }
+            near = apart[(edge[range] * apart.shape[1]).reshape(range.size, 1) + edge.reshape(1, n)]
+            square[near.eq(0).where] = Float::INFINITY
+            result[range] = Numo::NMath.sqrt(square.min(1))
+          end
+          result
+        end
+
+        def wishes
+          @plan.local.map { |points, size| [points, Numo::DFloat.zeros(points.shape[0]).fill(size)] }
+        end
+      end
+    end
+  end
+end

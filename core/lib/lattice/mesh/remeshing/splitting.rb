@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    module Remeshing
+      # Halves sides that are too long: at a time those that are the worst of every triangle
+      # they belong to, so that no triangle is cut twice.
+      class Splitting
+        LONG = 1.35
+        ROUNDS = 40
+
+        # @param curves [Boolean] halves pieces of curves only
+        def initialize(sheet, longest: LONG, curves: false)
+          @sheet = sheet
+          @longest = longest
+          @curves = curves
+        end
+
+        # @return [Integer] how many sides were halved
+        def call
+          ROUNDS.times.sum do
+            pairs = @sheet.sides
+            ratio = @sheet.ratios(pairs)
+            chosen = chosen_sides(pairs, ratio)
+            return 0 if chosen.empty?
+
+            halve(pairs, chosen)
+            chosen.size
+          end
+        end
+
+        # Halves given sides of which no two share a triangle.
+        def halve(pairs, chosen)
+          middles = new_points(pairs, chosen)
+          cut_triangles(pairs, chosen, middles)
+        end
+
+        private
+
+        def chosen_sides(pairs, ratio)
+          of = pairs.of(0)
+          worst = ratio[of]
+          best = worst.max_index(1) # flat places
+          most = worst.flatten[best].dup
+          rows = (most > @longest).where
+          return Numo::Int32.zeros(0) if rows.empty?
+
+          picked = of.flatten[best][rows].dup
+          votes = picked.bincount(minlength: pairs.size)
+          Numo::Int32.cast((votes.eq(of.flatten.bincount(minlength: pairs.size)) & votes.ne(0)).where)
+        end
+
+        def new_points(pairs, chosen)
+          low = pairs.low[chosen].dup
+          high = pairs.high[chosen].dup
+          piece = @sheet.pieces_of(pairs)[chosen].dup
+          owner = Numo::Int32.zeros(pairs.size)
+          owner[pairs.of(0).flatten] = Algebra::Gather.repeat(@sheet.owners, 3)
+          home = owner[chosen].dup
+          at = (@sheet.points[low, true] + @sheet.points[high, true]) / 2
+          inner = Numo::Int32.cast((piece < 0).where)
+          at[inner, true] = @sheet.source.project(at[inner, true].dup, home[inner].dup) unless inner.empty?
+          first = @sheet.points.shape[0]
+          nodes = Numo::Int32.new(chosen.size).seq + first
+          on = Numo::Int32.cast(piece.ge(0).where)
+          at[on, true] = halve_pieces(piece[on].dup, nodes[on].dup) unless on.empty?
+          home[on] = @sheet.curve[piece[on]].dup unless on.empty?
+          append(at, Numo::Int32.cast(piece < 0) + 1, home)
+          nodes
+        end
+
+        def append(at, kinds, homes)
+          @sheet.points = Numo::DFloat.vstack([@sheet.points, at])
+          @sheet.kinds = @sheet.kinds.concatenate(kinds)
+          @sheet.homes = @sheet.homes.concatenate(homes)
+          @sheet.sizes = @sheet.sizes.concatenate(@sheet.field.at(at))
+        end
+
+        # @return [Numo::DFloat] the new points on their curves
+        def halve_pieces(piece, nodes)
+          sheet = @sheet
+          middle = (sheet.reach[piece, 0] + sheet.reach[piece, 1]) / 2
+          curve = sheet.curve[piece].dup
+          added = Numo::Int32.zeros(piece.size, 2)
+          added[true, 0] = nodes
+          added[true, 1] = sheet.pieces[piece, 1]
+          reach = Numo::DFloat.zeros(piece.size, 2)
+          reach[true, 0] = middle
+          reach[true, 1] = sheet.reach[piece, 1]
+          sheet.pieces[piece, 1] = nodes
+          sheet.reach[piece, 1] = middle
+          sheet.pieces = Numo::Int32.vstack([sheet.pieces, added])
+          sheet.curve = sheet.curve.concatenate(curve)
+          sheet.reach = Numo::DFloat.vstack([sheet.reach, reach])
+          sheet.source.curves.at(curve, middle)
+        end
+
+        def cut_triangles(pairs, chosen, middles)
+          middle = Numo::Int32.zeros(pairs.size).fill(-1)
+          middle[chosen] = middles
+          of = middle[pairs.of(0)]
+          added = []
+          owners = []
+          tri = @sheet.triangles
+          Sheet::SIDES.each_with_index do |(i, j), side|
+            rows = Numo::Int32.cast(of[true, side].ge(0).where)
+            next if rows.empty?
+
+            node = of[rows, side].dup
+            other = tri[rows, true].dup
+            other[true, i] = node
+            tri[rows, j] = node
+            added << other
+            owners << @sheet.owners[rows].dup
+          end
+          @sheet.triangles = Numo::Int32.vstack([tri, *added])
+          @sheet.owners = owners.reduce(@sheet.owners) { |a, b| a.concatenate(b) }
+        end
+      end
+    end
+  end
+end

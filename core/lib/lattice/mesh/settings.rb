@@ -1,0 +1,116 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # What the note asks of the mesh: the mesh statement, and the sizes wanted at places,
+    # in balls and in boxes.
+    class Settings
+      V = Shape::Vectors
+      FINE = 40_000 # points at most that stand for a place
+
+      # What a size statement asks for: +places+ of the shape or +region+, a test of points.
+      Local = Struct.new(:size, :places, :region, :signature)
+
+      attr_reader :size, :order, :family, :growth, :turn, :through, :local
+
+      # @param size [Float] m
+      # @param order [String] "quadratic" or "linear"
+      # @param family [String] "bricks and quadrilaterals" or "tetrahedra and triangles"
+      # @param growth [Float] of the size, per distance
+      # @param turn [Float] most that a side turns on a curve, rad
+      # @param through [Integer] elements across walls
+      # @param local [Array<Local>]
+      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [])
+        @size = size
+        @order = order
+        @family = family
+        @growth = growth
+        @turn = turn
+        @through = through
+        @local = local
+      end
+
+      # @param statement [Model::Statement] of kind mesh
+      # @param document [Model::Document]
+      # @param groups [Shape::Groups]
+      # @raise [InvalidInput]
+      def self.read(statement, document, groups)
+        growth = statement.quantity("growth", "ratio")
+        turn = statement.quantity("turn", "angle")
+        raise statement.fault("a growth of #{growth} does not grow", path: "growth", cure: "Give a ratio above 1, such as 1.35.") if growth && growth <= 1
+        raise statement.fault("elements cannot turn by that angle", path: "turn", cure: "Give an angle between 5 and 90 deg.") if turn && !turn.between?(0.08, 1.6)
+
+        options = { order: statement["order"], family: statement["elements"], growth: growth && (growth - 1), turn: turn, through: statement["through"] }.compact
+        new(statement.quantity("size", "length"), **options, local: document.active("size").map { |s| local(s, groups) })
+      end
+
+      # @return [Local]
+      def self.local(statement, groups)
+        size = statement.quantity("size", "length")
+        raise statement.fault("the size is not above zero", path: "size", cure: "Give a length above zero.") unless size.positive?
+
+        if statement["ball"] then Local.new(size, [], ball(statement), statement["ball"])
+        elsif statement["box"] then Local.new(size, [], box(statement), statement["box"])
+        else Local.new(size, groups.target!(statement, %i[bodies faces edges points]), nil, nil)
+        end
+      end
+
+      def self.ball(statement)
+        x, y, z, radius = %w[x y z radius].map { |key| statement.quantity("ball.#{key}", "length") || 0.0 }
+        ->(points) { ((points - Numo::DFloat[x, y, z])**2).sum(1) <= radius**2 }
+      end
+
+      def self.box(statement)
+        low, high = %w[from to].map { |end_| %w[x y z].map { |key| statement.quantity("box.#{end_}.#{key}", "length") || 0.0 } }
+        ->(points) { (0..2).map { |k| (points[true, k] >= [low[k], high[k]].min) & (points[true, k] <= [low[k], high[k]].max) }.reduce(:&) }
+      end
+
+      def linear? = order == "linear"
+      def triangles? = family == "tetrahedra and triangles"
+
+      # @param body [Shape::Body]
+      # @return [Float] m, the size of a whole body
+      def size_of(body)
+        [size, *local.select { |l| l.places.any? { |p| p.of == :bodies && p.body == body.name } }.map(&:size)].min
+      end
+
+      # @param bodies [Array<Shape::Body>] meshed together
+      # @return [SizingPlan]
+      def plan(bodies)
+        base = bodies.map { |b| size_of(b) }.max
+        whole = bodies.select { |b| size_of(b) < base }.map { |b| [spread(b, b.places[0], size_of(b)), size_of(b)] }
+        at_places = local.flat_map do |l|
+          bodies.flat_map { |b| l.places.select { |p| p.body == b.name && p.of != :bodies }.map { |p| [spread(b, p, l.size), l.size] } }
+        end
+        SizingPlan.new(size: base, growth: growth, turn: turn, through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] })
+      end
+
+      # What a digest is made of.
+      def signature
+        [size, order, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] }]
+      end
+
+      private
+
+      # Points that stand for a place, no farther apart than the size there.
+      def spread(body, place, size)
+        facets = body.facets
+        case place.of
+        when :edges then along(facets.points[body.nodes_of(place), true].dup, size)
+        when :points then facets.points[[place.node], true].dup
+        else
+          rows = place.of == :faces ? facets.of(facets.faces.index { |f| f.name == place.name }) : Numo::Int32.new(facets.count).seq
+          corners = facets.corners.map { |c| c[rows, true].dup }
+          Remeshing::Spread.over(corners, [size, Math.sqrt(facets.measures.area / FINE)].max)[0]
+        end
+      end
+
+      def along(points, size)
+        steps = (V.norm(points[1..-1, true] - points[0...-1, true]) / size).ceil.clip(1, FINE / points.shape[0])
+        piece, rank = Algebra::Lists.laid(Numo::Int32.cast(steps) + 1)
+        share = Numo::DFloat.cast(rank) / steps[piece]
+        points[piece, true] + V.times(points[piece + 1, true] - points[piece, true], share)
+      end
+    end
+  end
+end

@@ -1,0 +1,149 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # Faces, and plane regions that share borders, as quadrilaterals or triangles with nodes
+    # in common: the surface is remeshed as a whole, at twice the size for quadrilaterals,
+    # which come from pairs of triangles of one face with all sides halved.
+    class Sheets
+      V = Shape::Vectors
+      WORST = 0.05 # scaled Jacobian below which a quadrilateral counts as folded
+
+      attr_reader :nodes
+
+      # @param bodies [Array<Shape::Body>] that share borders, or one
+      # @param plan [SizingPlan]
+      # @param triangles [Boolean] instead of quadrilaterals
+      # @yield [String, Float]
+      # @raise [SolveFailed] when quadrilaterals come out folded
+      def initialize(bodies, plan, triangles: false, &tell)
+        @bodies = bodies
+        @complex = Complex.new(bodies)
+        plan = plan.scaled(2.0) unless triangles
+        source = Remeshing::Source.new(@complex.facets, plan.size)
+        @sheet = Remeshing::Sheet.new(source, Remeshing::Sizing.new(source, plan).field)
+        Remeshing::Remesher.new(@sheet).call { |share| tell&.call("surface", share) }
+        triangles ? keep_triangles : pair
+        bend
+      end
+
+      # @return [Hash] body name => { kind => conn }
+      def elements
+        @complex.faces.each_with_index.group_by { |keys, _| keys[0][0] }.transform_values do |faces|
+          mask = Numo::Bit.zeros(@complex.faces.size)
+          mask[faces.map(&:last)] = 1
+          { @kind => @conn[mask[@owners].where, true].dup }
+        end
+      end
+
+      # @return [Hash] [body, place] => conn
+      def places
+        faces = @complex.faces.each_with_index.to_h { |keys, f| [keys[0], @conn[@owners.eq(f).where, true].dup] }
+        faces.merge(edges).merge(points)
+      end
+
+      private
+
+      def keep_triangles
+        @kind = :tri6
+        @points = @sheet.points
+        @flat = @sheet.triangles
+        @owners = @sheet.owners
+        @from = @sheet.pieces[true, 0].dup
+        @to = @sheet.pieces[true, 1].dup
+        @curve = @sheet.curve
+        @reach = @sheet.reach
+      end
+
+      def pair
+        @kind = :quad8
+        tri = @sheet.triangles
+        quads, rest, paired, left = QuadMerge.pair(@sheet.points, tri, owners: @sheet.owners)
+        sides = Algebra::Pairs.new([[quads, [[0, 1], [1, 2], [2, 3], [3, 0]]], [rest, Remeshing::Sheet::SIDES]])
+        n = @sheet.points.shape[0]
+        owner_of = @sheet.owners.to_a
+        centre_owner = Numo::Int32.cast(owner_of.values_at(*paired, *left))
+        middles = side_middles(sides, quads, rest, centre_owner)
+        centres = [quads, rest].reject(&:empty?).map { |e| Algebra::Gather.rows(@sheet.points, e).mean(1) }
+        centres = @sheet.source.project(Numo::DFloat.vstack(centres), centre_owner)
+        @points = Numo::DFloat.vstack([@sheet.points, middles, centres])
+        first = n + sides.size
+        @flat = Numo::Int32.vstack([QuadMerge.split(quads, sides.of(0) + n, first), QuadMerge.split(rest, sides.of(1) + n, first + quads.shape[0])].reject(&:empty?))
+        @owners = Numo::Int32.cast((owner_of.values_at(*paired) * 4) + (owner_of.values_at(*left) * 3))
+        halve_pieces(n)
+        smooth(centre_owner)
+      end
+
+      # Middles of sides on their face, and of pieces of curves on their curve.
+      def side_middles(sides, quads, rest, owner)
+        at = (@sheet.points[sides.low, true] + @sheet.points[sides.high, true]) / 2
+        @side_home = Numo::Int32.zeros(sides.size)
+        count = quads.shape[0]
+        [[quads, sides.of(0), 0], [rest, sides.of(1), count]].each do |elements, of, first|
+          next if elements.empty?
+
+          home = owner[first...(first + of.shape[0])].dup
+          @side_home[of.flatten] = Algebra::Gather.repeat(home, of.shape[1])
+        end
+        at = @sheet.source.project(at, @side_home)
+        return at if @sheet.curve.empty?
+
+        @piece_side = sides.find(@sheet.pieces[true, 0].dup, @sheet.pieces[true, 1].dup)
+        at[@piece_side, true] = @sheet.source.curves.at(@sheet.curve, @sheet.reach.mean(1))
+        at
+      end
+
+      def halve_pieces(first)
+        from, to = [0, 1].map { |k| @sheet.pieces[true, k].dup }
+        middle = @piece_side ? @piece_side + first : Numo::Int32.zeros(0)
+        @from = from.concatenate(middle)
+        @to = middle.concatenate(to)
+        @curve = @sheet.curve.concatenate(@sheet.curve)
+        centre = @sheet.reach.mean(1).reshape(@sheet.curve.size, 1)
+        @reach = Numo::DFloat.vstack([Numo::DFloat.hstack([@sheet.reach[true, 0..0], centre]), Numo::DFloat.hstack([centre, @sheet.reach[true, 1..1]])])
+      end
+
+      def smooth(centre_owner)
+        home = @sheet.homes.concatenate(@side_home).concatenate(centre_owner)
+        fixed = Algebra::Gather.distinct([@from, @to, Numo::Int32.cast(@sheet.kinds.ne(Remeshing::Sheet::ON_FACE).where)])
+        QuadSmoothing.new(@points, @flat, fixed) { |nodes, places| @sheet.source.project(places, home[nodes].dup) }.call
+        worst = Quality.quad_jacobian(@points, @flat).min
+        return if worst > WORST
+
+        raise SolveFailed, "“#{@bodies[0].name}” could not be meshed without folded quadrilaterals; choose another size, or triangles"
+      end
+
+      # Nodes in the middle of sides, on their faces and curves.
+      def bend
+        corners = @flat.shape[1]
+        local = (0...corners).map { |k| [k, (k + 1) % corners] }
+        @pairs = Algebra::Pairs.new([[@flat, local]])
+        @first = @points.shape[0]
+        home = Numo::Int32.zeros(@pairs.size)
+        of = @pairs.of(0)
+        home[of.flatten] = Algebra::Gather.repeat(@owners, of.shape[1])
+        at = @sheet.source.project((@points[@pairs.low, true] + @points[@pairs.high, true]) / 2, home)
+        at[@pairs.find(@from, @to), true] = @sheet.source.curves.at(@curve, @reach.mean(1)) unless @curve.empty?
+        @nodes = Numo::DFloat.vstack([@points, at])
+        @conn = Numo::Int32.hstack([@flat, of + @first])
+      end
+
+      def edges
+        return {} if @curve.empty?
+
+        lines = Numo::Int32.vstack([@from, @to, @pairs.find(@from, @to) + @first]).transpose.dup
+        @complex.edges.transform_values do |curves|
+          Numo::Int32.vstack(curves.map do |c|
+            rows = @curve.eq(c).where
+            lines[rows[@reach[rows, 0].sort_index].dup, true]
+          end)
+        end
+      end
+
+      def points
+        at = @sheet.kinds.eq(Remeshing::Sheet::CORNER).where.to_a.to_h { |n| [@sheet.points[n, true].to_a, n] }
+        @complex.points.filter_map { |key, place| (node = at[place]) && [key, Numo::Int32[[node]]] }.to_h
+      end
+    end
+  end
+end

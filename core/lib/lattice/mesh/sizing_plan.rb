@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # What sizes are wanted, apart from what the shape asks for by itself. Lengths in m.
+    #
+    # size: everywhere else; growth of the size per distance; turn: most that one side turns on
+    # a curve, rad; through: elements across thin walls and narrow faces; local: pairs of
+    # points [n, 3] with the distance they stand apart, and the size there; regions: pairs of
+    # a test of points [n, 3] and the size within.
+    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, keyword_init: true) do
+      def self.of(size, **rest)
+        new(size: size, growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], regions: [], **rest)
+      end
+
+      # @return [SizingPlan] with every size so many times as large
+      def scaled(factor)
+        SizingPlan.new(size: size * factor, growth: growth, turn: turn * factor / 2, through: through,
+                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] })
+      end
+
+      # Whether nothing is wanted at single places.
+      def even? = local.empty? && regions.empty?
+    end
+  end
+end

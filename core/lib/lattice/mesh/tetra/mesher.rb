@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    module Tetra
+      # Fills a closed surface with tetrahedra: the surface is meshed first, then held by a
+      # Delaunay tetrahedralisation of its points and inner ones, which is improved.
+      class Mesher
+        GOOD = 0.5     # mean ratio above which nothing is tried
+        ROUNDS = 6
+        POOR = 0.3     # mean ratio below which it is tried with other inner points
+        SEEDS = [7, 11, 23].freeze
+
+        attr_reader :times
+
+        WALL = 1.5     # most that an element may measure, of the thickness of a thin wall
+        BUDGET = 1_500_000 # elements, above which thin places are named instead
+
+        # Thin places that would take too many elements: +at+ [3], thickness and elements.
+        class TooThin < StandardError
+          attr_reader :at, :thickness, :elements
+
+          def initialize(at, thickness, elements)
+            @at = at
+            @thickness = thickness
+            @elements = elements
+            super("thin walls would take #{elements} elements")
+          end
+        end
+
+        # @param sheet [Remeshing::Sheet] as given by the shape
+        # @param plan [SizingPlan]
+        def initialize(sheet, plan, budget: BUDGET)
+          @sheet = sheet
+          @plan = plan
+          @budget = budget
+          @times = {}
+        end
+
+        # @yield [String, Float] what is being done, and the share that is done
+        # @return [Solid]
+        # @raise [Recovery::Stuck]
+        def call(&tell)
+          @tell = tell
+          phase("surface", 0.0) { surface }
+          best = nil
+          SEEDS.each do |seed|
+            solid = fill(seed)
+            best = solid if best.nil? || solid.quality.min > best.quality.min
+            break if best.quality.min > POOR
+          end
+          best
+        end
+
+        private
+
+        # From one set of inner points, on a copy of the surface.
+        def fill(seed)
+          sheet = @sheet.copy
+          points, tets = phase("tetrahedra", 0.45) { Recovery.new(sheet, seed: seed).call }
+          filling = phase("inside", 0.65) do
+            Filling.new(tets, sheet.triangles, sheet.source.behind[sheet.owners].dup, sheet.source.before[sheet.owners].dup)
+          end
+          raise Recovery::Stuck, sheet.points[0...1, true].dup if filling.faults.positive?
+
+          Solid.new(sheet, points, filling.tets, filling.regions).tap { |solid| phase("improvement", 0.7) { improve(solid) } }
+        end
+
+        def surface
+          Remeshing::Remesher.new(@sheet).call { |share| @tell&.call("surface", share * 0.35) }
+          Remeshing::Remesher.new(@sheet).call(rounds: 3) { |share| @tell&.call("surface", 0.35 + (share * 0.1)) } if thinned
+        end
+
+        # Takes the size down in thin walls. @return [Boolean] whether there are any
+        def thinned
+          at, thickness = Remeshing::Thickness.new(@sheet, through: @plan.through).call
+          return false if at.empty?
+
+          wall = @plan.through > 1 ? 1.0 / @plan.through : WALL
+          limits = Numo::DFloat.maximum(thickness * wall, @plan.size * Remeshing::Sizing::FINEST)
+          return false unless (limits < @sheet.field.at(at) * 0.9).any?
+
+          @sheet.field.limit(at, limits).spread
+          @sheet.resize(@sheet.field)
+          within_budget(at, thickness)
+          true
+        end
+
+        # Triangles at the new sizes, and three tetrahedra for each: walls are thin.
+        def within_budget(at, thickness)
+          size = (0..2).map { |k| @sheet.sizes[@sheet.triangles[true, k].dup] }.reduce(:+) / 3
+          elements = (Shape::Vectors.norm(@sheet.spans) / 2 / (0.43 * (size**2))).sum * 3
+          raise TooThin.new(at[thickness.min_index, true].to_a, thickness.min, elements.round) if elements > @budget
+        end
+
+        def improve(solid)
+          Peeling.new(solid).call
+          ROUNDS.times do |round|
+            break if solid.below(GOOD).empty?
+
+            EdgeRemoval.new(solid, GOOD).call
+            FaceRemoval.new(solid, GOOD).call
+            EdgeRemoval.new(solid, GOOD).call
+            Relaxing.new(solid, GOOD).call
+            Peeling.new(solid).call
+            @tell&.call("improvement", 0.7 + (0.3 * (round + 1) / ROUNDS))
+          end
+        end
+
+        def phase(name, share)
+          @tell&.call(name, share)
+          start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+          yield.tap { @times[name] = (@times[name] || 0.0) + Process.clock_gettime(Process::CLOCK_MONOTONIC) - start }
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+RSpec.describe "Meshing" do
+  def make_mesh
+    find("button.button-strong", text: "Mesh", exact_text: true).click
+    expect(page).to have_css("section[aria-label=Quality]", wait: 90)
+  end
+
+  def shown(label) = find("[data-look=mesh]").text[/([\d\u202f]+) #{label}/, 1].gsub(/\D/, "").to_i
+
+  it "fills an imported part, refines a place, and finds the worst element" do
+    open_model("Finder-scope step")
+    press("2")
+    make_mesh
+    before = shown("elements")
+    within("section[aria-label=Quality]") { expect(page).to have_text("mean ratio") }
+    expect(page).to have_css("[data-testid=note]", text: /tetrahedra; mean ratio at worst 0\.\d+/)
+
+    # A finer size at the holes makes the mesh anew, with more elements.
+    type_chip("Mesh", "size", "1 mm", row: "[id=statement-finer] [aria-label^='size:']")
+    expect(page).to have_text("has not been meshed")
+    make_mesh
+    expect(shown("elements")).to be > before
+
+    # The worst of another measure, alone.
+    find("[aria-label^='measure:']").click
+    find("[role=menuitem]", text: "least angle").click
+    within("section[aria-label=Quality]") do
+      expect(page).to have_text("least angle")
+      first("ol button").click
+    end
+    expect(page).to have_css("[data-look=mesh]", text: /· 1 shown/)
+    click_button "show all"
+    expect(page).to have_no_css("[data-look=mesh]", text: /shown/)
+
+    # Cut open, whole elements are left.
+    click_button "cut open"
+    expect(page).to have_css("[data-look=mesh]", text: /shown/)
+    expect(shown("shown")).to be_between(1, shown("elements") - 1)
+  end
+end

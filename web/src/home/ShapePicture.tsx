@@ -1,0 +1,36 @@
+import { useEffect, useRef, useState } from "react";
+import { useModel, useShape } from "../api/hooks";
+import type { ModelView } from "../api/types";
+import { pictureOf } from "./pictureOf";
+
+/** The bodies of a model, small; asked for once its card comes into sight. */
+export function ShapePicture({ id }: { id: string }) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [seen, setSeen] = useState(false);
+  useEffect(() => {
+    if (!frame.current) return;
+    const watch = new IntersectionObserver((entries) => entries.some((e) => e.isIntersecting) && setSeen(true));
+    watch.observe(frame.current);
+    return () => watch.disconnect();
+  }, []);
+  return (
+    <div ref={frame} className="grid h-36 w-full place-items-center bg-gradient-to-b from-[#eef0ec] to-[#dde1dc] text-[12px] text-faint">
+      {seen && <Pictured id={id} />}
+    </div>
+  );
+}
+
+function Pictured({ id }: { id: string }) {
+  const { data: view } = useModel(id);
+  if (!view) return null;
+  return view.shape.bodies.length === 0 ? <>no shape yet</> : <Drawn view={view} />;
+}
+
+function Drawn({ view }: { view: ModelView }) {
+  const { data: surfaces } = useShape(view.id, view.shape.digest);
+  const [picture, setPicture] = useState<string | null>(null);
+  useEffect(() => {
+    if (surfaces) setPicture(pictureOf(view.shape, surfaces));
+  }, [surfaces, view.shape]);
+  return picture && <img src={picture} alt={`the shape of ${view.document.name}`} className="h-36 w-full object-contain" />;
+}

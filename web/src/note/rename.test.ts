@@ -1,0 +1,52 @@
+import { describe, expect, it } from "vitest";
+import type { Statement } from "../api/types";
+import { rename } from "./rename";
+
+const note = (): Statement[] => [
+  { id: "o", kind: "outline", name: "plan", boundary: { circle: { x: "0 mm", y: "0 mm", diameter: "9 mm" } } },
+  { id: "w", kind: "outline", name: "wall", boundary: { offset: { outline: "plan", by: "2 mm" } } },
+  { id: "l", kind: "line", name: "way", corners: [{ x: "0 mm", y: "0 mm" }, { x: "9 mm", y: "0 mm" }] },
+  { id: "b", kind: "body", name: "pipe", outline: "plan", make: "solid", by: "sweep", path: "way" },
+  { id: "c", kind: "combine", name: "part", how: "subtract", body: "pipe", with: ["core", "pipe"] },
+  { id: "i", kind: "imprint", name: "seat", body: "pipe", outline: "plan" },
+  { id: "j", kind: "join", bodies: ["pipe", "core"] },
+  { id: "g", kind: "group", name: "ends", of: "faces", pick: [{ body: "pipe", name: "top" }], rule: { all: [{ touching: "pipe" }, { not: { body: "pipe" } }] } },
+  { id: "h", kind: "group", name: "grown", of: "faces", rule: { any: [{ grown: { from: "ends" } }, { edges_of: "ends" }] } },
+  { id: "s", kind: "support", target: "ends", components: ["x"] },
+];
+
+const named = (id: string, name: string) => new Map(rename(note(), id, name).map((s) => [s.id, s]));
+
+describe("renaming", () => {
+  it("of an outline follows into bodies, imprints and offsets", () => {
+    const all = named("o", "disc");
+    expect(all.get("b")).toMatchObject({ outline: "disc", path: "way" });
+    expect(all.get("i")).toMatchObject({ outline: "disc" });
+    expect(all.get("w")).toMatchObject({ boundary: { offset: { outline: "disc" } } });
+  });
+
+  it("of a line follows into paths", () => {
+    expect(named("l", "route").get("b")).toMatchObject({ outline: "plan", path: "route" });
+  });
+
+  it("of a body follows into combinations, joins, picks and rules", () => {
+    const all = named("b", "tube");
+    expect(all.get("c")).toMatchObject({ body: "tube", with: ["core", "tube"] });
+    expect(all.get("i")).toMatchObject({ body: "tube" });
+    expect(all.get("j")).toMatchObject({ bodies: ["tube", "core"] });
+    expect(all.get("g")).toMatchObject({ pick: [{ body: "tube", name: "top" }], rule: { all: [{ touching: "tube" }, { not: { body: "tube" } }] } });
+  });
+
+  it("of a group follows into targets and the rules that start from it", () => {
+    const all = named("g", "caps");
+    expect(all.get("s")).toMatchObject({ target: "caps" });
+    expect(all.get("h")).toMatchObject({ rule: { any: [{ grown: { from: "caps" } }, { edges_of: "caps" }] } });
+    expect(all.get("g")).toMatchObject({ name: "caps" });
+  });
+
+  it("leaves the old note as it was", () => {
+    const before = note();
+    rename(before, "b", "tube");
+    expect(before).toEqual(note());
+  });
+});

@@ -1,0 +1,36 @@
+import type { Kind, ModelView, Statement } from "../api/types";
+
+type WithoutId<S> = S extends Statement ? Omit<S, "id"> : never;
+export type Draft = WithoutId<Statement>;
+
+export interface Template {
+  /** What is typed after the slash. */
+  word: string;
+  text: string;
+  /** Further words an engineer would try. */
+  also: string;
+  make: (view: ModelView) => Draft;
+  /** A file is chosen first, which the statement then reads. */
+  file?: boolean;
+}
+
+export function fresh(view: ModelView, base: string): string {
+  const names = new Set(view.document.statements.map((s) => ("name" in s ? s.name : "")));
+  if (!names.has(base)) return base;
+  let n = 2;
+  while (names.has(`${base} ${n}`)) n += 1;
+  return `${base} ${n}`;
+}
+
+export function last(view: ModelView, kind: Kind): string {
+  const found = view.document.statements.filter((s) => s.kind === kind).at(-1);
+  return found && "name" in found ? found.name : "";
+}
+
+export const imperial = (view: ModelView) => view.document.units.startsWith("in") || view.document.units.startsWith("ft");
+export const length = (view: ModelView, metric: string, inch: string) => (imperial(view) ? inch : metric);
+
+export const onlyBody = (view: ModelView) => view.shape.bodies[0]?.name ?? "";
+export const lastBody = (view: ModelView) => view.shape.bodies.at(-1)?.name ?? "";
+export const origin = (view: ModelView) => ({ x: length(view, "0 mm", "0 in"), y: length(view, "0 mm", "0 in") });
+export const faces = (view: ModelView) => (view.shape.dimension === 2 ? "edges" : "faces");

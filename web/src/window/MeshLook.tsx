@@ -1,0 +1,123 @@
+import { useCallback, useRef, useState, type ReactNode } from "react";
+import { FlipHorizontal2, Scissors } from "lucide-react";
+import { Refused } from "../api/client";
+import { useElements, useQuality } from "../api/hooks";
+import type { Quality } from "../api/types";
+import { ChoiceChip } from "../note/chips";
+import { useNote } from "../note/context";
+import { digits } from "../ui/units";
+import { useDesk } from "../workspace/desk";
+import { useSolve } from "../workspace/useSolve";
+import { Card, Empty } from "./Card";
+import type { CameraHandle } from "./Controls";
+import { ElementsScene, type PointedElement } from "./ElementsScene";
+import { QualityCard } from "./QualityCard";
+import { ends } from "./qualityEnds";
+import { Stage, type SceneProps } from "./Stage";
+
+/** The mesh: whole elements coloured by their quality, cut open, one body, or only the worst. */
+export function MeshLook({ scene }: { scene: SceneProps }) {
+  const { view } = useNote();
+  const { mesh } = useSolve(view);
+  const { clip } = useDesk();
+  const camera = useRef<CameraHandle | null>(null);
+  const [chosen, setMeasure] = useState<string | null>(null);
+  const [body, setBody] = useState<string | null>(null);
+  const [worse, setWorse] = useState<number | null>(null);
+  const [pointed, setPointed] = useState<PointedElement | null>(null);
+  const { keep: keepOutside } = scene;
+  const keep = useCallback(
+    (handle: CameraHandle) => {
+      camera.current = handle;
+      keepOutside(handle);
+    },
+    [keepOutside],
+  );
+  const summary = view.mesh?.summary;
+  const measure = chosen ?? summary?.quality?.key ?? "mean_ratio";
+  const digest = summary ? (view.mesh?.digest ?? null) : null;
+  const { data: quality } = useQuality(digest, measure);
+  const { data: elements, error } = useElements(digest, { measure, axis: clip?.axis ?? null, at: clip?.at ?? 0.5, turned: clip?.turned ?? false, body, worse });
+  const busy = view.runs.some((r) => r.state === "running" || r.state === "queued");
+  const names = view.shape.bodies.map((b) => b.name);
+  if (!summary) {
+    return (
+      <Empty text={view.mesh ? "This shape has not been meshed at this size." : "A mesh wants a body and a mesh statement: press / and write mesh."}>
+        {view.mesh && (
+          <button className="button-strong" disabled={busy} onClick={() => void mesh()}>
+            {busy ? "Meshing…" : "Mesh"}
+          </button>
+        )}
+      </Empty>
+    );
+  }
+  if (error) return <Empty text={error instanceof Refused ? error.message : "The mesh cannot be shown."} />;
+  if (!elements) return <Empty text="Reading the mesh…" />;
+  const shown = quality?.measures.find((m) => m.key === quality.measure);
+  const [bad, good] = shown ? ends(shown) : [0, 1];
+
+  function jump(element: Quality["worst"][number]) {
+    setWorse(element.value);
+    camera.current?.visit(element.centre);
+  }
+
+  return (
+    <>
+      <Stage scene={{ ...scene, keep }}>
+        <ElementsScene elements={elements} bad={bad} good={good} onPoint={setPointed} />
+      </Stage>
+      <Card>
+        <b className="font-semibold">{digits(summary.elements)} elements</b>, {digits(summary.nodes)} nodes, {digits(summary.unknowns)} unknowns
+        {elements.meta.count < elements.meta.of && <> · {digits(elements.meta.count)} shown</>}
+        {pointed && (
+          <>
+            {" "}
+            · element {pointed.number + 1}: {pointed.value.toFixed(shown?.unit ? 1 : 3)} {shown?.unit}
+          </>
+        )}
+      </Card>
+      {quality && shown && (
+        <QualityCard
+          quality={quality}
+          worse={worse}
+          onMeasure={(key) => {
+            setMeasure(key);
+            setWorse(null);
+          }}
+          onWorse={setWorse}
+          onJump={jump}
+        />
+      )}
+      <CutBar>
+        {names.length > 1 && <ChoiceChip label="bodies shown" value={body ?? ""} options={[["", "all bodies"], ...names.map((n) => [n, n] as const)]} onChoose={(v) => setBody(v || null)} />}
+      </CutBar>
+    </>
+  );
+}
+
+/** Cuts the mesh open along whole elements. */
+function CutBar({ children }: { children: ReactNode }) {
+  const { clip, set } = useDesk();
+  const icon = "size-3.5";
+  return (
+    <div role="toolbar" aria-label="Looking inside" className="card absolute bottom-3 left-4 flex items-center gap-1 px-1.5 py-1 text-[12px]">
+      <button className={`flex h-6 items-center gap-1 rounded px-1.5 ${clip ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={clip !== null} onClick={() => set({ clip: clip ? null : { axis: "x", at: 0.5, turned: false } })}>
+        <Scissors className={icon} /> cut open
+      </button>
+      {clip && (
+        <>
+          {(["x", "y", "z"] as const).map((axis) => (
+            <button key={axis} aria-pressed={clip.axis === axis} className={`rounded px-1 ${clip.axis === axis ? "bg-slate text-white" : "hover:bg-glow"}`} onClick={() => set({ clip: { ...clip, axis } })}>
+              {axis}
+            </button>
+          ))}
+          <input type="range" aria-label="Where the mesh is cut" className="w-28 accent-slate" min={0} max={1} step={0.02} value={clip.at} onChange={(event) => set({ clip: { ...clip, at: Number(event.target.value) } })} />
+          <button className="grid size-6 place-items-center rounded hover:bg-glow" aria-label="Show the other side" title="Show the other side" onClick={() => set({ clip: { ...clip, turned: !clip.turned } })}>
+            <FlipHorizontal2 className={icon} />
+          </button>
+        </>
+      )}
+      {children}
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+import { useState } from "react";
+import { Pause, Play } from "lucide-react";
+import { Refused } from "../api/client";
+import { useField, useSkin } from "../api/hooks";
+import type { LimitFinding, StudyState } from "../api/types";
+import { ChoiceChip } from "../note/chips";
+import { useNote } from "../note/context";
+import { FIELDS } from "../note/words";
+import { useDesk } from "../workspace/desk";
+import { useSolve } from "../workspace/useSolve";
+import { Card, Empty } from "./Card";
+import { Legend } from "./Legend";
+import { Follow } from "./Mark";
+import { MeshScene, type Pointed } from "./MeshScene";
+import { FIELD_STOPS, SIGNED_STOPS } from "./palette";
+import { Stage, type SceneProps } from "./Stage";
+
+/** The limit in force for a field: the tightest of those that read it. */
+function limitOf(study: StudyState, field: string): LimitFinding | null {
+  const limits = (study.findings?.findings ?? []).filter((f): f is LimitFinding => f.kind === "limit" && f.quantity === field);
+  return limits.sort((a, b) => a.allowed - b.allowed)[0] ?? null;
+}
+
+/** Ten percent of the part, unless the user says otherwise. */
+function proposedExaggeration(size: number, greatest: number): number {
+  if (greatest <= 0) return 1;
+  const wanted = (size * 0.06) / greatest;
+  const step = 10 ** Math.floor(Math.log10(wanted));
+  return Math.max(Math.floor(wanted / step) * step, 1);
+}
+
+/** A field of a solved study on the deformed body. */
+export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyState | null }) {
+  const { view, shown } = useNote();
+  const { solve } = useSolve(view);
+  const { field, ends, exaggeration, animated, marks, set } = useDesk();
+  const { data: skin } = useSkin(study?.mesh ?? null);
+  const { data: found, error } = useField(study?.result ?? null, field);
+  const [pointed, setPointed] = useState<Pointed | null>(null);
+  const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
+  const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
+  const [pointLabel, setPointLabel] = useState<HTMLElement | null>(null);
+  const busy = view.runs.some((r) => r.state === "running" || r.state === "queued");
+
+  if (!study) return <Empty text="There is no study yet: press / and write static." />;
+  if (!study.result) {
+    return (
+      <Empty text={busy ? "Solving; the result appears here." : `${study.name} has not been solved.`}>
+        {!busy && (
+          <button className="button-strong" disabled={!view.ready} onClick={() => void solve()}>
+            Solve
+          </button>
+        )}
+        {!view.ready && !busy && <p className="mt-2 text-[13px]">Something is still missing: see the list beside Solve.</p>}
+      </Empty>
+    );
+  }
+  if (error) return <Empty text={error instanceof Refused ? error.message : "The result cannot be shown."} />;
+  if (!skin || !found) return <Empty text="Reading the result…" />;
+
+  const values = found.arrays[field] as Float32Array;
+  const displacement = found.arrays.displacement as Float32Array;
+  const extremes = found.meta.extremes[field];
+  if (!values || !extremes) return <Empty text="Reading the field…" />;
+  const signed = extremes.min < 0 && extremes.max > 0 && Math.min(-extremes.min, extremes.max) > 1e-9 * Math.max(-extremes.min, extremes.max);
+  const limit = limitOf(study, field);
+  const reach = Math.max(Math.abs(extremes.min), Math.abs(extremes.max));
+  const high = ends.high ?? limit?.allowed ?? (signed ? reach : extremes.max);
+  const low = ends.low ?? (signed ? -high : Math.min(extremes.min, 0));
+  const kind = extremes.dimension;
+  const greatest = study.findings?.summary.peaks.displacement.value ?? 0;
+  const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest);
+  const at = (place: number[]) => moved(place, skin.arrays.positions as Float32Array, displacement, factor);
+  const title = FIELDS.find(([name]) => name === field)?.[1] ?? field;
+  const peak = Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
+
+  return (
+    <>
+      <Stage scene={scene}>
+        <MeshScene skin={skin} values={values} stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit?.allowed ?? null} displacement={displacement} exaggeration={factor} animated={animated} sides={false} onPoint={setPointed} />
+        {marks && !animated && <Follow at={at(extremes.max_at)} label={highLabel} />}
+        {marks && !animated && <Follow at={at(extremes.min_at)} label={lowLabel} />}
+        {pointed && <Follow at={pointed.at} label={pointLabel} />}
+      </Stage>
+      <div className="pointer-events-none absolute inset-0">
+        {marks && !animated && (
+          <>
+            <Label keep={setHighLabel} text={shown.text(extremes.max, kind)} tone="bg-slate text-white" />
+            {signed && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
+          </>
+        )}
+        {pointed && <Label keep={setPointLabel} text={shown.text(values[pointed.node] ?? 0, kind)} tone="bg-paper text-ink" />}
+      </div>
+      <Card>
+        <span className={study.state === "stale" ? "opacity-60" : ""}>
+          <ChoiceChip label="field" value={field} options={FIELDS} onChoose={(v) => set({ field: v, ends: { low: null, high: null } })}>
+            <b className="font-sans text-[13px] font-semibold">{title}</b>
+          </ChoiceChip>{" "}
+          · {study.name} · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
+          {limit && <>, {Math.round((Math.abs(peak) / limit.allowed) * 100)} % of the limit</>}
+        </span>
+        {study.state === "stale" && <span className="ml-2 text-amber-ink">stale: the model has changed since</span>}
+      </Card>
+      <div className="card absolute bottom-[68px] left-4 flex items-center gap-2 px-2 py-1 text-[12px]">
+        <label className="flex items-center gap-1.5">
+          displacements ×
+          <input
+            key={factor}
+            className="field w-16"
+            aria-label="Exaggeration"
+            defaultValue={factor}
+            onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+            onBlur={(event) => {
+              const typed = Number(event.target.value.replace(",", "."));
+              if (Number.isFinite(typed) && typed >= 0 && typed !== factor) set({ exaggeration: typed });
+              else event.target.value = String(factor);
+            }}
+          />
+        </label>
+        <button className={`rounded px-1.5 ${factor === 1 ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
+          true scale
+        </button>
+        <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
+          {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
+        </button>
+        <button className={`rounded px-1.5 ${marks ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={marks} onClick={() => set({ marks: !marks })}>
+          extremes
+        </button>
+      </div>
+      <div className="absolute inset-x-4 bottom-2">
+        <Legend stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit && ends.high === null ? limit.allowed : null} peak={reach} kind={kind} />
+      </div>
+    </>
+  );
+}
+
+/** Where a place of the mesh is drawn: moved with the nearest node of the skin. */
+function moved(place: number[], positions: Float32Array, displacement: Float32Array, factor: number): [number, number, number] {
+  let [best, node] = [Infinity, 0];
+  for (let i = 0; i < positions.length; i += 3) {
+    const d = ((positions[i] as number) - (place[0] as number)) ** 2 + ((positions[i + 1] as number) - (place[1] as number)) ** 2 + ((positions[i + 2] as number) - (place[2] as number)) ** 2;
+    if (d < best) [best, node] = [d, i];
+  }
+  return [0, 1, 2].map((k) => (place[k] as number) + factor * (displacement[node + k] as number)) as [number, number, number];
+}
+
+function Label({ keep, text, tone }: { keep: (element: HTMLElement | null) => void; text: string; tone: string }) {
+  return (
+    <span ref={keep} className="absolute left-0 top-0 block size-0">
+      <span className="absolute -left-1 -top-1 size-2 rounded-full border-2 border-slate bg-white" />
+      <span className={`absolute bottom-2 left-2 whitespace-nowrap rounded px-2 py-0.5 font-mono text-[12px] shadow ${tone}`}>{text}</span>
+    </span>
+  );
+}

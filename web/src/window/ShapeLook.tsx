@@ -1,0 +1,92 @@
+import { useEffect, useState, type RefObject } from "react";
+import type { Place } from "../api/types";
+import { PlaneView } from "../draw/PlaneView";
+import { useDrawn } from "../draw/useDrawn";
+import { useNote } from "../note/context";
+import { useDesk } from "../workspace/desk";
+import { BoxPick } from "./BoxPick";
+import { Card, Empty } from "./Card";
+import type { CameraHandle } from "./Controls";
+import { MeasureCard } from "./MeasureCard";
+import { SeeingBar } from "./SeeingBar";
+import { ShapeScene } from "./ShapeScene";
+import { Stage, type SceneProps } from "./Stage";
+import { usePick } from "./usePick";
+
+const MEASURED: Record<string, string | undefined> = { faces: "area", edges: "length", bodies: "volume" };
+
+/** The shape in space, or the selected outline on paper. */
+export function ShapeLook({ scene, camera }: { scene: SceneProps; camera: RefObject<CameraHandle | null> }) {
+  const { view, surfaces } = useNote();
+  const { boxing, paper } = useDesk();
+  const pick = usePick();
+  const drawn = useDrawn();
+  const [hover, setHover] = useState<Place | null>(null);
+  useChoosingKeys();
+  if (paper && drawn) return <PlaneView key={drawn.id} statement={drawn} />;
+  if (Object.keys(view.shape.outlines).length + Object.keys(view.shape.lines).length + view.shape.bodies.length === 0) {
+    return <Empty text="Nothing is drawn yet. Press / and write rectangle, circle, outline or section; then body. Or bring in a file with /import." />;
+  }
+  return (
+    <>
+      <Stage scene={scene}>
+        <ShapeScene shape={view.shape} surfaces={surfaces} low={scene.low} high={scene.high} onPick={(places, more) => void pick(places, more)} onHover={setHover} />
+      </Stage>
+      {boxing && <BoxPick camera={camera} onPick={(places) => void pick(places, true)} />}
+      <ShapeCard hover={hover} />
+      <MeasureCard />
+      <SeeingBar />
+    </>
+  );
+}
+
+function ShapeCard({ hover }: { hover: Place | null }) {
+  const { view, shown } = useNote();
+  const { picking, set } = useDesk();
+  const drawn = useDrawn();
+  const kind = hover && MEASURED[hover.of];
+  return (
+    <Card>
+      {hover ? (
+        <>
+          <b className="font-semibold">{hover.name}</b> {hover.of !== "bodies" && <>of {hover.body} </>}· {hover.kind}
+          {kind && hover.measure !== null && <> · {shown.text(hover.measure, kind)}</>}
+          {hover.radius !== null && <> · ⌀ {shown.text(hover.radius * 2, "length")}</>}
+        </>
+      ) : picking ? (
+        <span className="text-amber-ink">Click what the statement acts on; Escape ends picking.</span>
+      ) : (
+        <>
+          {view.shape.bodies.length} {view.shape.bodies.length === 1 ? "body" : "bodies"}
+          {view.shape.size !== null && <>, {shown.text(view.shape.size, "length")} across</>}
+          {drawn && (
+            <button className="ml-2 rounded px-1.5 text-spruce underline hover:bg-glow" onClick={() => set({ paper: true })}>
+              draw {drawn.name} on paper
+            </button>
+          )}
+        </>
+      )}
+    </Card>
+  );
+}
+
+/** Escape lets go of what is chosen; H hides the chosen bodies, I leaves only them, A shows all. */
+function useChoosingKeys() {
+  const { set } = useDesk();
+  const { view } = useNote();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA)$/.test(event.target.tagName);
+      if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+      const { chosen, hidden } = useDesk.getState();
+      const bodies = new Set(chosen.map(([body]) => body));
+      const key = event.key.toLowerCase();
+      if (key === "escape") set({ chosen: [], boxing: false });
+      if (key === "h" && bodies.size) set({ hidden: [...new Set([...hidden, ...bodies])], chosen: [] });
+      if (key === "i" && bodies.size) set({ hidden: view.shape.bodies.map((b) => b.name).filter((name) => !bodies.has(name)) });
+      if (key === "a") set({ hidden: [] });
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [set, view.shape.bodies]);
+}

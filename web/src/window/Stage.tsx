@@ -1,0 +1,21 @@
+import type { ReactNode } from "react";
+import { Canvas } from "@react-three/fiber";
+import { Controls, type CameraHandle } from "./Controls";
+
+export interface SceneProps {
+  low: number[];
+  high: number[];
+  flat: boolean;
+  up: "y" | "z";
+  keep: (camera: CameraHandle) => void;
+}
+
+/** The camera, its controls and the light; what is drawn comes as children. */
+export function Stage({ scene, children }: { scene: SceneProps; children: ReactNode }) {
+  return (
+    <Canvas orthographic frameloop="demand" dpr={[1, 2]} raycaster={{ params: { Line: { threshold: Math.hypot(...scene.high.map((h, i) => h - (scene.low[i] ?? 0))) * 0.008 } } as never }} gl={{ antialias: true, preserveDrawingBuffer: true }}>
+      <Controls low={scene.low} high={scene.high} flat={scene.flat} up={scene.up} handle={scene.keep} />
+      {children}
+    </Canvas>
+  );
+}
