@@ -80,10 +80,7 @@ RSpec.describe "The note" do
 
   it "duplicates, moves and removes statements" do
     open_copy("Shutter link")
-    menu = lambda do |target, item|
-      find("section[aria-label=Findings] [id^=statement-]", text: target).find("[aria-label='what to do with this statement']", visible: :all).send_keys(:enter)
-      find("[role=menuitem]", text: item).click
-    end
+    menu = ->(target, item) { choose_for(find("section[aria-label=Findings] [id^=statement-]", text: target), item) }
     menu.call("displacement", "Duplicate")
     expect(page).to have_css("section[aria-label=Findings] [id^=statement-]", count: 3)
     menu.call("von Mises", "Move down")

@@ -20,6 +20,7 @@ Capybara.save_path = File.join(data, "pages")
 
 RSpec.configure do |config|
   config.disable_monkey_patching!
+  config.example_status_persistence_file_path = ENV.fetch("LATTICE_JOURNEYS", nil)
   config.include Capybara::DSL
   config.include Desk
   config.before { page.driver.resize(1280, 887) }

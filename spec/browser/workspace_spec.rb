@@ -73,10 +73,7 @@ RSpec.describe "The workspace" do
 
   it "leads from what is missing to the statement that mends it" do
     open_model("Shutter link")
-    row = find("section[aria-label='Loads and stages'] [id^=statement-]")
-    row.hover
-    row.find("[aria-label='what to do with this statement']", visible: :all).send_keys(:enter)
-    find("[role=menuitem]", text: "Switch off").click
+    choose_for(find("section[aria-label='Loads and stages'] [id^=statement-]"), "Switch off")
     expect(page).to have_css(".line-through", text: "pull end")
     click_button "1 to look at"
     expect(page).to have_text("nothing loads the model")

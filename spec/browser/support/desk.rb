@@ -24,6 +24,14 @@ module Desk
     expect(page).to have_css("[id^=statement-]", count: rows + 1)
   end
 
+  # Chooses what to do with a statement, from the keyboard. (Keys sent to an element click it
+  # first, and a click and a key would open the menu and close it again.)
+  def choose_for(row, item)
+    row.evaluate_script("this.querySelector(\"[aria-label='what to do with this statement']\").focus()")
+    press(:enter)
+    find("[role=menuitem]", text: item).click
+  end
+
   # Keys for the page as a whole, without a click anywhere.
   def press(*keys)
     page.driver.browser.keyboard.type(*keys)
