@@ -31,6 +31,7 @@ export type Statement =
   | StatementGravity
   | StatementMesh
   | StatementSize
+  | StatementDivision
   | StatementStudy
   | StatementLimit
   | StatementHandCheck;
@@ -1452,6 +1453,32 @@ export interface StatementSize {
       z: string;
     };
   };
+}
+/**
+ * Edges in a given number of pieces.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_division".
+ */
+export interface StatementDivision {
+  id: Id;
+  kind: "division";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Pieces of each edge.
+   */
+  count: number;
+  /**
+   * Length of the last piece over that of the first, in the direction of the edge; 1 when left out.
+   */
+  bias?: string;
 }
 /**
  * A question put to the solver.

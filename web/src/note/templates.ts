@@ -66,6 +66,7 @@ export const TEMPLATES: readonly Template[] = [
       return { kind: "size", size: suggestedSize(v, 80), box: { from: zero, to: { x: suggestedSize(v, 5), y: suggestedSize(v, 5), z: suggestedSize(v, 5) } } };
     },
   },
+  { word: "division", text: "division of edges into equal or growing pieces", also: "divide count number elements bias seed mesh", make: () => ({ kind: "division", target: "", count: 8 }) },
   { word: "static", text: "study: static", also: "study solve analysis case", make: (v) => ({ kind: "study", name: fresh(v, "Static"), type: "static" }) },
   {
     word: "stress limit",

@@ -38,7 +38,7 @@ export const SECTIONS: readonly { title: string; kinds: Kind[] }[] = [
   { title: "Material and sections", kinds: ["material"] },
   { title: "Joins and supports", kinds: ["support", "displacement"] },
   { title: "Loads and stages", kinds: ["force", "pressure", "gravity"] },
-  { title: "Mesh", kinds: ["mesh", "size"] },
+  { title: "Mesh", kinds: ["mesh", "size", "division"] },
   { title: "Studies", kinds: ["study"] },
   { title: "Findings", kinds: ["hand_check", "limit"] },
 ];

@@ -66,8 +66,8 @@ module Lattice
 
       def add_drawn(body)
         plan = @settings.plan([body])
-        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame))
-        add(body.solid? ? Extruded.new(body, plane, Estimate.layers(body, plan)) : Flat.new(plane), body)
+        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, DrawnDivisions.along(body, plan)))
+        add(body.solid? ? Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
       end
 
       def add_sheets(cluster, &)

@@ -8,9 +8,9 @@ module Lattice
 
       # @param body [Shape::Body] a prism
       # @param plane [Quadratic] mesh of its outline
-      # @param layers [Integer]
+      # @param layers [Division]
       def initialize(body, plane, layers)
-        @sweep = Sweep.new(plane, body.thickness, layers)
+        @sweep = Sweep.new(plane, layers.shares * body.thickness)
         @nodes = body.frame.apply(@sweep.nodes)
         @elements = { hex20: @sweep.bricks }
         @places = { "bottom" => @sweep.cap(top: false), "top" => @sweep.cap(top: true) }

@@ -13,6 +13,7 @@ module Lattice
         @facets = body.facets
         @curves = Remeshing::Curves.new(@facets.points, @facets.edges, [])
         @field = Remeshing::Sizing.along_lines(@facets, plan)
+        @divisions = @facets.edges.map { |e| plan.divisions[[body.name, e.name]] }
         divide
         @places = places_of(body)
         @elements = { line3: @lines }
@@ -24,7 +25,7 @@ module Lattice
       def divide
         count = Numo::Int32.cast(@facets.edges.each_index.map { |i| pieces(i) })
         edge, rank = Algebra::Lists.laid(count)
-        share = @curves.lengths[edge] / count[edge]
+        start, finish = ends_of_pieces(count)
         inner = Numo::Int32.cast(rank.ne(0).where)
         ends, index = Remeshing::Distinct.of(Numo::Int32.cast(@facets.edges.flat_map { |e| e.run.values_at(0, -1) }))
         ends_at = @facets.points[ends, true].dup
@@ -37,15 +38,23 @@ module Lattice
         last = rank.eq(count[edge] - 1).where
         to[last] = index.reshape(count.size, 2)[edge[last], 1].dup
         at = [ends_at]
-        at << @curves.at(edge[inner].dup, (share * rank)[inner].dup) unless inner.empty?
-        at << @curves.at(edge, share * (Numo::DFloat.cast(rank) + 0.5))
+        at << @curves.at(edge[inner].dup, start[inner].dup) unless inner.empty?
+        at << @curves.at(edge, (start + finish) / 2)
         @nodes = Numo::DFloat.vstack(at)
         @lines = Numo::Int32.vstack([from, to, Numo::Int32.new(edge.size).seq + ends.size + inner.size]).transpose.dup
         @edge = edge
         @node_of = ends.to_a.zip((0...ends.size).to_a).to_h
       end
 
+      # @return [Array(Numo::DFloat, Numo::DFloat)] lengths along its edge at which each piece begins and ends
+      def ends_of_pieces(count)
+        rows = count.to_a.each_with_index.map { |n, i| (@divisions[i] || Division.new(n)).shares * @curves.lengths[i] }
+        [Numo::DFloat.hstack(rows.map { |r| r[0...-1] }), Numo::DFloat.hstack(rows.map { |r| r[1..] })]
+      end
+
       def pieces(edge)
+        return @divisions[edge].count if @divisions[edge]
+
         length = @curves.lengths[edge]
         steps = 32
         at = @curves.at(Numo::Int32.zeros(steps).fill(edge), (Numo::DFloat.new(steps).seq + 0.5) * (length / steps))

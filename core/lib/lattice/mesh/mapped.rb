@@ -5,48 +5,75 @@ module Lattice
     # Transfinite quadrilaterals on an outline with four sides and no hole.
     # W. J. Gordon, C. A. Hall, Construction of curvilinear co-ordinate systems, 1973.
     module Mapped
-      SQUARE_ENOUGH = 0.35
+      SQUARE_ENOUGH = 0.35 # least scaled Jacobian, or the sides are not mapped
+      FOLDED = 0.1         # the same where divisions are given
 
       module_function
 
+      # @param divisions [Hash] index of a segment => Division
       # @return [PlaneMesher::Result, nil] nil where the outline is not of that kind
-      def call(outline, plan)
+      def call(outline, plan, divisions = {})
         sides = outline.segments
         return nil unless outline.holes.empty? && sides.size == 4
 
-        across = divisions(sides[0], sides[2], plan)
-        up = divisions(sides[1], sides[3], plan)
-        points = patch(sides, across, up)
+        shares = shares_of(sides, plan, divisions) or return nil
+        across, up = shares.first(2).map { |s| s.size - 1 }
+        points = patch(*sides.zip(shares).map { |side, s| side.points(s) }, shares)
         quads = grid(across, up)
-        return nil if Quality.quad_jacobian(points, quads).min < SQUARE_ENOUGH
+        return nil if Quality.quad_jacobian(points, quads).min < (divisions.empty? ? SQUARE_ENOUGH : FOLDED)
 
-        PlaneMesher::Result.new(points, quads, border(across, up), sides)
+        PlaneMesher::Result.new(points, quads, border(across, up, shares), sides)
       end
 
-      def divisions(side, opposite, plan)
-        [side, opposite].map do |s|
-          turn = s.radius.infinite? ? 0 : s.sweep.abs / (plan.turn / 2)
-          [((s.length / plan.size) - 1e-6).ceil, turn.ceil, plan.through].max
-        end.max
+      # @return [Array<Numo::DFloat>, nil] of each side; nil where opposite sides are to be
+      #   divided differently
+      def shares_of(sides, plan, divisions)
+        counts = [[0, 2], [1, 3]].map do |pair|
+          given = divisions.values_at(*pair).compact.map(&:count).uniq
+          return nil if given.size > 1
+
+          given[0] || pair.map { |side| pieces(sides[side], plan) }.max
+        end
+        (0..3).map do |side|
+          # What is given of one side alone holds on the opposite one.
+          division = divisions[side] || divisions[(side + 2) % 4]&.reversed || Division.new(counts[side % 2])
+          division.shares
+        end
+      end
+
+      def pieces(side, plan)
+        turn = side.radius.infinite? ? 0 : side.sweep.abs / (plan.turn / 2)
+        [((side.length / plan.size) - 1e-6).ceil, turn.ceil, plan.through].max
       end
 
       # Blend of the four sides less the blend of the four corners.
-      def patch(sides, across, up)
-        s = Numo::DFloat.new(across + 1).seq / across
-        t = Numo::DFloat.new(up + 1).seq / up
-        bottom = sides[0].points(s)
-        top = sides[2].points(1 - s)
-        right = sides[1].points(t)
-        left = sides[3].points(1 - t)
-        u = s.reshape(1, across + 1)
-        v = t.reshape(up + 1, 1)
-        columns = [0, 1].map do |k|
+      # @param bottom [Numo::DFloat] [across + 1, d] and so on: points of the sides, in the
+      #   order in which they follow each other
+      # @param shares [Array<Numo::DFloat>] of the four sides
+      # @return [Numo::DFloat] [(up + 1) (across + 1), d]
+      def patch(bottom, right, top, left, shares = nil)
+        top = top.reverse(0)
+        left = left.reverse(0)
+        u, v = blends(bottom.shape[0], right.shape[0], shares)
+        columns = (0...bottom.shape[1]).map do |k|
           along = ((1 - v) * row(bottom, k)) + (v * row(top, k))
           over = ((1 - u) * column(left, k)) + (u * column(right, k))
           corner = ((1 - u) * (1 - v) * bottom[0, k]) + (u * (1 - v) * bottom[-1, k]) + (u * v * top[-1, k]) + ((1 - u) * v * top[0, k])
           (along + over - corner).flatten
         end
         Numo::DFloat.vstack(columns).transpose.dup
+      end
+
+      # Where points of the patch lie between left and right, and between bottom and top.
+      def blends(columns, rows, shares)
+        shares ||= [columns, rows, columns, rows].map { |n| Numo::DFloat.new(n).seq / (n - 1) }
+        bottom, right, top, left = shares
+        top = 1 - top.reverse
+        left = 1 - left.reverse
+        v = ((left + right) / 2).reshape(rows, 1)
+        u = ((1 - v) * bottom.reshape(1, columns)) + (v * top.reshape(1, columns))
+        v = ((1 - u) * left.reshape(rows, 1)) + (u * right.reshape(rows, 1))
+        [u, v]
       end
 
       def row(points, component) = points[true, component].reshape(1, points.shape[0])
@@ -61,7 +88,7 @@ module Lattice
         quads
       end
 
-      def border(across, up)
+      def border(across, up, shares)
         width = across + 1
         nodes = [
           (0..across).to_a, (0..up).map { |j| (j * width) + across },
@@ -69,7 +96,7 @@ module Lattice
         ]
         rows = nodes.each_with_index.flat_map do |chain, side|
           count = chain.size - 1
-          (0...count).map { |k| [chain[k], chain[k + 1], side, k.fdiv(count), (k + 1).fdiv(count)] }
+          (0...count).map { |k| [chain[k], chain[k + 1], side, shares[side][k], shares[side][k + 1]] }
         end.transpose
         Border.new(*rows.first(3).map { |r| Numo::Int32.cast(r) }, *rows.last(2).map { |r| Numo::DFloat.cast(r) })
       end

@@ -13,29 +13,52 @@ module Lattice
       # @param outline [Shape::Outline]
       # @param plan [SizingPlan] in space
       # @param frame [Shape::Frame] of the outline's plane
+      # @param divisions [Hash] index of a segment => Division
       # @return [Result]
       # @raise [SolveFailed] when the sides cannot be recovered
-      def self.call(outline, plan, frame = Shape::Frame.new)
-        (plan.even? && Mapped.call(outline, plan)) || new(outline, plan, frame).call
+      # @raise [InvalidInput] when divisions cannot be kept
+      def self.call(outline, plan, frame = Shape::Frame.new, divisions = {})
+        (plan.even? && Mapped.call(outline, plan, divisions)) || new(outline, plan, frame, divisions).call
       end
 
-      def initialize(outline, plan, frame)
+      def initialize(outline, plan, frame, divisions)
         @outline = outline
-        @sizing = PlaneSizing.new(outline, plan, frame, scale: 2.0)
+        @divisions = divisions
+        @sizing = PlaneSizing.new(outline, plan, frame, scale: 2.0, divisions: divisions)
+        divisions.each { |index, division| check_even(index, division) }
       end
 
       def call
-        @places = PlanePoints.new(@outline, @sizing)
+        @places = PlanePoints.new(@outline, @sizing, @divisions)
         quads, rest = QuadMerge.pair(@places.points, triangles)
         points, quads, border = QuadMerge.halve(@places.points, quads, rest, @places.border, @outline.segments)
         QuadSmoothing.new(points, quads, border.from).call
         worst = Quality.quad_jacobian(points, quads).min
         raise SolveFailed, "the outline “#{@outline.name}” could not be meshed without folded elements; choose another size" if worst <= 0.02
 
+        check_divisions(border)
         Result.new(points, quads, border, @outline.segments)
       end
 
       private
+
+      # Every side is halved at the end.
+      def check_even(index, division)
+        return if division.count.even?
+
+        raise InvalidInput.at("“#{@outline.segments[index].key}” cannot have #{division.count} pieces: where quadrilaterals are not mapped, edges have an even number",
+                              cure: "Give #{division.count + 1}, or mesh with tetrahedra and triangles.")
+      end
+
+      def check_divisions(border)
+        @divisions.each do |index, division|
+          made = border.segment.eq(index).count
+          next if made == division.count
+
+          raise InvalidInput.at("“#{@outline.segments[index].key}” had to be divided into #{made} pieces instead of #{division.count}",
+                                cure: "Give as many, or a size nearer to the length of its pieces.")
+        end
+      end
 
       # Triangles that keep every border piece: inner points too near to a piece go
       # first, then the piece is halved.

@@ -12,8 +12,10 @@ module Lattice
 
       # @param outline [Shape::Outline]
       # @param sizing [PlaneSizing]
-      def initialize(outline, sizing)
+      # @param divisions [Hash] index of a segment => Division into twice as many pieces
+      def initialize(outline, sizing, divisions = {})
         @outline = outline
+        @divisions = divisions
         @segments = outline.segments
         @sizing = sizing
         divide
@@ -59,14 +61,14 @@ module Lattice
 
       def divide
         rows = @segments.each_with_index.flat_map do |segment, index|
-          cuts = divisions(segment)
+          cuts = @divisions[index] ? @divisions[index].shares(@divisions[index].count / 2).to_a : equal_shares(segment)
           cuts.each_cons(2).map { |a, b| [index, a, b] }
         end
         lay(rows)
       end
 
       # Equal shares of the integral of 1 / size along the side.
-      def divisions(segment)
+      def equal_shares(segment)
         fine = [(segment.length / (@sizing.size * PlaneSizing::FLOOR)).ceil.clamp(64, 4000), 64].max
         params = (Numo::DFloat.new(fine).seq + 0.5) / fine
         density = (segment.length / fine) / @sizing.at(segment.points(params))
@@ -97,7 +99,7 @@ module Lattice
           to[mine.last] = mine.first
           first += loop.segments.size
         end
-        @border = Border.new(from, to, Numo::Int32.cast(segment), Numo::DFloat.cast(start), Numo::DFloat.cast(finish))
+        @border = Border.new(from, to, Numo::Int32.cast(segment), Numo::DFloat.cast(start), Numo::DFloat.cast(finish), @divisions)
         @points = Numo::DFloat.zeros(count, 2)
         @segments.each_with_index do |s, i|
           on = @border.segment.eq(i).where

@@ -14,13 +14,15 @@ module Lattice
       # @param plan [SizingPlan]
       # @param frame [Shape::Frame] from the outline's plane to space, in which the plan is
       # @param scale [Float] on every size: the triangulation before halving is twice as coarse
-      def initialize(outline, plan, frame, scale: 1.0)
+      # @param divisions [Hash] index of a segment => Division
+      def initialize(outline, plan, frame, scale: 1.0, divisions: {})
         @plan = plan
         @turn = plan.turn * scale / 2
         @size = plan.size * scale
         sample(outline)
         @limits = Numo::DFloat.minimum(@curve, thickness_limits / plan.through)
         wish(outline, frame, scale)
+        divisions.each { |index, division| grow_from(outline.segments[index], division, scale) }
         @limits = @limits.clip(size * FLOOR, size)
         keep = (@limits < size * 0.999).where
         @points = @points[keep, true]
@@ -53,9 +55,16 @@ module Lattice
         end
       end
 
+      # Beside a divided side elements are as long as its pieces.
+      def grow_from(segment, division, scale)
+        shares = division.shares
+        add(segment.points((shares[0...-1] + shares[1..]) / 2), (shares[1..] - shares[0...-1]) * (segment.length * scale))
+      end
+
+      # @param limit [Float, Numo::DFloat] at each of the points
       def add(points, limit)
         @points = Numo::DFloat.vstack([@points, points])
-        @limits = @limits.concatenate(Numo::DFloat.zeros(points.shape[0]).fill(limit))
+        @limits = @limits.concatenate(Numo::DFloat.zeros(points.shape[0]) + limit)
       end
 
       def lattice_of(outline, pitch)

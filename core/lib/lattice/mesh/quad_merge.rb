@@ -63,7 +63,7 @@ module Lattice
         sides = Algebra::Pairs.new([[quads, [[0, 1], [1, 2], [2, 3], [3, 0]]], [tri, [[0, 1], [1, 2], [2, 0]]]])
         middles = (points[sides.low, true] + points[sides.high, true]) / 2
         at = sides.find(border.from, border.to)
-        middles[at, true] = border.middles(segments)
+        middles[at, true] = border.on_curves(segments, border.halves)
         n = points.shape[0]
         m = middles.shape[0]
         centres = [quads, tri].map { |e| Numo::DFloat.zeros(e.shape[0], 2).tap { |z| z[] = Algebra::Gather.rows(points, e).mean(1) unless e.shape[0].zero? } }

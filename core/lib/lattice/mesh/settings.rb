@@ -11,7 +11,7 @@ module Lattice
       # What a size statement asks for: +places+ of the shape or +region+, a test of points.
       Local = Struct.new(:size, :places, :region, :signature)
 
-      attr_reader :size, :order, :family, :growth, :turn, :through, :local
+      attr_reader :size, :order, :family, :growth, :turn, :through, :local, :divisions
 
       # @param size [Float] m
       # @param order [String] "quadratic" or "linear"
@@ -20,7 +20,8 @@ module Lattice
       # @param turn [Float] most that a side turns on a curve, rad
       # @param through [Integer] elements across walls
       # @param local [Array<Local>]
-      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [])
+      # @param divisions [Hash] [body, edge] => Division
+      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], divisions: {})
         @size = size
         @order = order
         @family = family
@@ -28,6 +29,7 @@ module Lattice
         @turn = turn
         @through = through
         @local = local
+        @divisions = divisions
       end
 
       # @param statement [Model::Statement] of kind mesh
@@ -41,7 +43,16 @@ module Lattice
         raise statement.fault("elements cannot turn by that angle", path: "turn", cure: "Give an angle between 5 and 90 deg.") if turn && !turn.between?(0.08, 1.6)
 
         options = { order: statement["order"], family: statement["elements"], growth: growth && (growth - 1), turn: turn, through: statement["through"] }.compact
-        new(statement.quantity("size", "length"), **options, local: document.active("size").map { |s| local(s, groups) })
+        new(statement.quantity("size", "length"), **options, local: document.active("size").map { |s| local(s, groups) },
+                                                             divisions: document.active("division").map { |s| divided(s, groups) }.reduce({}, :merge))
+      end
+
+      # @return [Hash] [body, edge] => Division, of the places that a statement names
+      def self.divided(statement, groups)
+        bias = statement.quantity("bias", "ratio") || 1.0
+        raise statement.fault("a ratio of #{bias} is not above zero", path: "bias", cure: "Give the last piece's length over the first's, such as 3, or 1/3.") unless bias.positive?
+
+        groups.target!(statement, %i[edges]).to_h { |place| [place.key, Division.new(statement["count"], bias)] }
       end
 
       # @return [Local]
@@ -82,12 +93,13 @@ module Lattice
         at_places = local.flat_map do |l|
           bodies.flat_map { |b| l.places.select { |p| p.body == b.name && p.of != :bodies }.map { |p| [spread(b, p, l.size), l.size] } }
         end
-        SizingPlan.new(size: base, growth: growth, turn: turn, through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] })
+        SizingPlan.new(size: base, growth: growth, turn: turn, through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] },
+                       divisions: divisions.select { |(body, _), _| bodies.any? { |b| b.name == body } })
       end
 
       # What a digest is made of.
       def signature
-        [size, order, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] }]
+        [size, order, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] }, divisions.map { |key, d| [key, d.signature] }]
       end
 
       private

@@ -21,7 +21,9 @@ module Lattice
         @complex = Complex.new(bodies)
         plan = plan.scaled(2.0) unless triangles
         source = Remeshing::Source.new(@complex.facets, plan.size)
-        @sheet = Remeshing::Sheet.new(source, Remeshing::Sizing.new(source, plan).field)
+        @divisions = CurveDivisions.of(bodies, @complex, plan)
+        shares = @divisions.to_h { |curve, division| [curve, division.shares(triangles ? division.count : even(curve, division) / 2)] }
+        @sheet = Remeshing::Sheet.new(source, Remeshing::Sizing.new(source, plan, shares).field, shares)
         Remeshing::Remesher.new(@sheet).call { |share| tell&.call("surface", share) }
         triangles ? keep_triangles : pair
         bend
@@ -43,6 +45,14 @@ module Lattice
       end
 
       private
+
+      # Every piece is halved at the end.
+      def even(curve, division)
+        return division.count if division.count.even?
+
+        raise InvalidInput.at("“#{@complex.facets.edges[curve].name}” cannot have #{division.count} pieces: quadrilaterals on faces divide edges into an even number",
+                              cure: "Give #{division.count + 1}, or mesh with tetrahedra and triangles.")
+      end
 
       def keep_triangles
         @kind = :tri6
@@ -89,8 +99,19 @@ module Lattice
         return at if @sheet.curve.empty?
 
         @piece_side = sides.find(@sheet.pieces[true, 0].dup, @sheet.pieces[true, 1].dup)
-        at[@piece_side, true] = @sheet.source.curves.at(@sheet.curve, @sheet.reach.mean(1))
+        at[@piece_side, true] = @sheet.source.curves.at(@sheet.curve, halves)
         at
+      end
+
+      # Where pieces of curves are halved: divided ones by their steps.
+      def halves
+        @halves ||= @sheet.reach.mean(1).tap do |half|
+          @divisions.each do |curve, division|
+            on = @sheet.curve.eq(curve).where
+            length = @sheet.source.curves.lengths[curve]
+            half[on] = division.middles(@sheet.reach[on, 0] / length, @sheet.reach[on, 1] / length) * length
+          end
+        end
       end
 
       def halve_pieces(first)
@@ -99,7 +120,7 @@ module Lattice
         @from = from.concatenate(middle)
         @to = middle.concatenate(to)
         @curve = @sheet.curve.concatenate(@sheet.curve)
-        centre = @sheet.reach.mean(1).reshape(@sheet.curve.size, 1)
+        centre = halves.reshape(@sheet.curve.size, 1)
         @reach = Numo::DFloat.vstack([Numo::DFloat.hstack([@sheet.reach[true, 0..0], centre]), Numo::DFloat.hstack([centre, @sheet.reach[true, 1..1]])])
       end
 

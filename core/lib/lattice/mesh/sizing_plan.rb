@@ -7,16 +7,16 @@ module Lattice
     # size: everywhere else; growth of the size per distance; turn: most that one side turns on
     # a curve, rad; through: elements across thin walls and narrow faces; local: pairs of
     # points [n, 3] with the distance they stand apart, and the size there; regions: pairs of
-    # a test of points [n, 3] and the size within.
-    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, keyword_init: true) do
+    # a test of points [n, 3] and the size within; divisions: [body, edge] => Division.
+    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, :divisions, keyword_init: true) do
       def self.of(size, **rest)
-        new(size: size, growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], regions: [], **rest)
+        new(size: size, growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], regions: [], divisions: {}, **rest)
       end
 
       # @return [SizingPlan] with every size so many times as large
       def scaled(factor)
         SizingPlan.new(size: size * factor, growth: growth, turn: turn * factor / 2, through: through,
-                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] })
+                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] }, divisions: divisions)
       end
 
       # Whether nothing is wanted at single places.

@@ -7,12 +7,11 @@ module Lattice
       attr_reader :nodes, :bricks
 
       # @param plane [Quadratic]
-      # @param depth [Float] m
-      # @param layers [Integer]
-      def initialize(plane, depth, layers)
+      # @param heights [Numo::DFloat] [layers + 1] m
+      def initialize(plane, heights)
         @plane = plane
-        @depth = depth
-        @layers = layers
+        @heights = heights
+        @layers = heights.size - 1
         @full = plane.points.shape[0]
         number
         lay_nodes
@@ -68,12 +67,12 @@ module Lattice
         (0..@layers).each do |l|
           range = level(l)...(level(l) + @full)
           @nodes[range, 0..1] = @plane.points
-          @nodes[range, 2] = @depth * l / @layers
+          @nodes[range, 2] = @heights[l]
           next if l == @layers
 
           range = (level(l) + @full)...level(l + 1)
           @nodes[range, 0..1] = @plane.points[@corners, true]
-          @nodes[range, 2] = @depth * (l + 0.5) / @layers
+          @nodes[range, 2] = (@heights[l] + @heights[l + 1]) / 2
         end
       end
 

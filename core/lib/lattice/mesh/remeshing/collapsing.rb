@@ -64,6 +64,7 @@ module Lattice
           ratio = @sheet.ratios(@pairs)
           folded = @sheet.folded
           ratio[@sides_of[folded, true].flatten.dup] = 0.0 unless folded.empty?
+          draw_in(ratio) unless @sheet.divisions.empty?
           short = Numo::Int32.cast((ratio < @shortest).where)
           ends = [@pairs.low[short].dup, @pairs.high[short].dup]
           @out = ends[0].concatenate(ends[1])
@@ -76,6 +77,14 @@ module Lattice
           free = kind.eq(Sheet::ON_FACE) | (kind.eq(Sheet::ON_CURVE) & @piece[@side].ge(0))
           keep(free)
           one_way
+        end
+
+        # On divided curves only the points that were put there stay.
+        def draw_in(ratio)
+          pieces = @sheet.pieces
+          loose = (0..1).map { |k| @sheet.kinds[pieces[true, k].dup].eq(Sheet::ON_CURVE) }.reduce(:|)
+          rows = (@sheet.held & loose).where
+          ratio[@pairs.find(pieces[rows, 0].dup, pieces[rows, 1].dup)] = 0.0 unless rows.empty?
         end
 
         def keep(mask)

@@ -17,6 +17,7 @@ module Lattice
 
         # @yield [Float] the share that is done
         # @return [Sheet]
+        # @raise [InvalidInput] when divided curves did not keep their pieces
         def call(rounds: ROUNDS)
           Collapsing.new(@sheet).call
           Flipping.new(@sheet).call
@@ -32,6 +33,7 @@ module Lattice
             Flipping.new(@sheet, rounds: 4).call
             yield((round + 1).fdiv(rounds)) if block_given?
           end
+          Holding.new(@sheet).check
           @sheet
         end
       end

@@ -15,12 +15,14 @@ module Lattice
         SIDES = [[0, 1], [1, 2], [2, 0]].freeze
 
         attr_accessor :points, :kinds, :homes, :triangles, :owners, :pieces, :curve, :reach, :sizes
-        attr_reader :source, :field
+        attr_reader :source, :field, :divisions
 
         # @param source [Source]
         # @param field [SizeField]
-        def initialize(source, field)
+        # @param divisions [Hash] curve => shares of its length at which it is cut
+        def initialize(source, field, divisions = {})
           @source = source
+          @divisions = divisions
           facets = source.facets
           @points = facets.points.dup
           @triangles = facets.triangles.dup
@@ -28,6 +30,7 @@ module Lattice
           settle_kinds(facets)
           settle_pieces(facets)
           resize(field)
+          Holding.new(self).call
         end
 
         # Takes another field of sizes.
@@ -44,6 +47,13 @@ module Lattice
         end
 
         def count = @triangles.shape[0]
+        def facets_edge(curve) = @source.facets.edges[curve]
+
+        # @return [Numo::Bit] which pieces lie on divided curves
+        def held
+          @held ||= Numo::Bit.zeros([@source.curves.size, 1].max).tap { |held| held[@divisions.keys] = 1 unless @divisions.empty? }
+          @held[@curve]
+        end
 
         # @return [Algebra::Pairs] the sides as they are now
         def sides = Algebra::Pairs.new([[@triangles, SIDES]])

@@ -26,8 +26,10 @@ module Lattice
 
         # @param source [Source]
         # @param plan [SizingPlan]
-        def initialize(source, plan)
+        # @param divisions [Hash] curve => shares of its length at which it is cut
+        def initialize(source, plan, divisions = {})
           @source = source
+          @divisions = divisions
           @facets = source.facets
           @plan = plan
           @least = plan.size * LEAST
@@ -123,7 +125,14 @@ module Lattice
         end
 
         def wishes
-          @plan.local.map { |points, size| [points, Numo::DFloat.zeros(points.shape[0]).fill(size)] }
+          @plan.local.map { |points, size| [points, Numo::DFloat.zeros(points.shape[0]).fill(size)] } + @divisions.map { |curve, shares| pieces(curve, shares) }
+        end
+
+        # Beside a divided curve elements are as long as its pieces.
+        def pieces(curve, shares)
+          length = @source.curves.lengths[curve]
+          steps = (shares[1..] - shares[0...-1]) * length
+          [@source.curves.at(Numo::Int32.zeros(steps.size).fill(curve), (shares[1..] + shares[0...-1]) * (length / 2)), steps]
         end
       end
     end

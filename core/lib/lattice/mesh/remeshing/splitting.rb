@@ -30,8 +30,9 @@ module Lattice
         end
 
         # Halves given sides of which no two share a triangle.
-        def halve(pairs, chosen)
-          middles = new_points(pairs, chosen)
+        # @param cuts [Numo::DFloat, nil] where to cut instead, when all are pieces of curves
+        def halve(pairs, chosen, cuts = nil)
+          middles = new_points(pairs, chosen, cuts)
           cut_triangles(pairs, chosen, middles)
         end
 
@@ -39,6 +40,7 @@ module Lattice
 
         def chosen_sides(pairs, ratio)
           of = pairs.of(0)
+          ratio[held_sides(pairs)] = 0.0 unless @sheet.divisions.empty?
           worst = ratio[of]
           best = worst.max_index(1) # flat places
           most = worst.flatten[best].dup
@@ -50,7 +52,12 @@ module Lattice
           Numo::Int32.cast((votes.eq(of.flatten.bincount(minlength: pairs.size)) & votes.ne(0)).where)
         end
 
-        def new_points(pairs, chosen)
+        def held_sides(pairs)
+          held = @sheet.held.where
+          pairs.find(@sheet.pieces[held, 0].dup, @sheet.pieces[held, 1].dup)
+        end
+
+        def new_points(pairs, chosen, cuts)
           low = pairs.low[chosen].dup
           high = pairs.high[chosen].dup
           piece = @sheet.pieces_of(pairs)[chosen].dup
@@ -63,7 +70,7 @@ module Lattice
           first = @sheet.points.shape[0]
           nodes = Numo::Int32.new(chosen.size).seq + first
           on = Numo::Int32.cast(piece.ge(0).where)
-          at[on, true] = halve_pieces(piece[on].dup, nodes[on].dup) unless on.empty?
+          at[on, true] = halve_pieces(piece[on].dup, nodes[on].dup, cuts) unless on.empty?
           home[on] = @sheet.curve[piece[on]].dup unless on.empty?
           append(at, Numo::Int32.cast(piece < 0) + 1, home)
           nodes
@@ -77,9 +84,9 @@ module Lattice
         end
 
         # @return [Numo::DFloat] the new points on their curves
-        def halve_pieces(piece, nodes)
+        def halve_pieces(piece, nodes, cuts)
           sheet = @sheet
-          middle = (sheet.reach[piece, 0] + sheet.reach[piece, 1]) / 2
+          middle = cuts || ((sheet.reach[piece, 0] + sheet.reach[piece, 1]) / 2)
           curve = sheet.curve[piece].dup
           added = Numo::Int32.zeros(piece.size, 2)
           added[true, 0] = nodes

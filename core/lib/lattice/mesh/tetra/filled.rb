@@ -12,12 +12,14 @@ module Lattice
         # @param plan [SizingPlan]
         # @param shared [Array] pairs of faces that coincide; see Complex
         # @yield [String, Float] what is being done, share of it
-        # @raise [Recovery::Stuck], [Mesher::TooThin]
+        # @raise [Recovery::Stuck], [Mesher::TooThin], [InvalidInput] when divisions cannot be kept
         def initialize(bodies, plan, shared = [], &)
           @bodies = bodies
           @complex = Complex.new(bodies, shared)
           source = Remeshing::Source.new(@complex.facets, plan.size, sides: @complex.sides)
-          mesher = Mesher.new(Remeshing::Sheet.new(source, Remeshing::Sizing.new(source, plan).field), plan)
+          divisions = CurveDivisions.of(bodies, @complex, plan).transform_values(&:shares)
+          sheet = Remeshing::Sheet.new(source, Remeshing::Sizing.new(source, plan, divisions).field, divisions)
+          mesher = Mesher.new(sheet, plan)
           @solid = mesher.call(&)
           @times = mesher.times
           @quadratic = Quadratic.new(@solid)

@@ -39,17 +39,21 @@ module Lattice
 
         # @yield [String, Float] what is being done, and the share that is done
         # @return [Solid]
-        # @raise [Recovery::Stuck]
+        # @raise [Recovery::Stuck] from every set of inner points
+        # @raise [TooThin]
         def call(&tell)
           @tell = tell
           phase("surface", 0.0) { surface }
           best = nil
+          stuck = nil
           SEEDS.each do |seed|
             solid = fill(seed)
             best = solid if best.nil? || solid.quality.min > best.quality.min
             break if best.quality.min > POOR
+          rescue Recovery::Stuck => e
+            stuck = e
           end
-          best
+          best or raise stuck
         end
 
         private
