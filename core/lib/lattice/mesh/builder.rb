@@ -31,6 +31,7 @@ module Lattice
 
       # @return [Grid]
       def call(&tell)
+        Faults.check_overlaps(@bodies)
         clusters = @joins.clusters(@bodies)
         clusters.each_with_index do |cluster, index|
           add_cluster(cluster) { |what, share| tell&.call(what, (index + share).fdiv(clusters.size)) }
@@ -83,19 +84,10 @@ module Lattice
         lay(filled.nodes, filled.places)
         filled.elements.each { |name, tets| @blocks << Block.new(:tet10, name, tets + @first) }
       rescue Tetra::Recovery::Stuck => e
-        raise refusal(cluster, e.at[0, true].to_a, "cannot be filled with tetrahedra of #{length(plan.size)}",
-                      "Choose a smaller size there; if that does not help, look for faces that cut each other.")
+        raise Faults.stuck(cluster, e, plan)
       rescue Tetra::Mesher::TooThin => e
-        raise refusal(cluster, e.at, "has walls #{length(e.thickness)} thin, which would take about #{Quantity::Display.number(e.elements.to_f)} elements",
-                      "Make them faces with a thickness, or choose a larger size.")
+        raise Faults.too_thin(cluster, e)
       end
-
-      def refusal(cluster, at, what, cure)
-        place = at.map { |c| length(c.abs < cluster[0].size * 1e-7 ? 0.0 : c) }.join("; ")
-        InvalidInput.at("the body “#{cluster.map(&:name).join('” or “')}” #{what}, near #{place}", cure: cure)
-      end
-
-      def length(value) = Quantity::Display.format(value, "length")
     end
   end
 end

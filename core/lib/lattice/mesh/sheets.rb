@@ -4,7 +4,8 @@ module Lattice
   module Mesh
     # Faces, and plane regions that share borders, as quadrilaterals or triangles with nodes
     # in common: the surface is remeshed as a whole, at twice the size for quadrilaterals,
-    # which come from pairs of triangles of one face with all sides halved.
+    # which come from pairs of triangles of one face with all sides halved; faces with three
+    # or four sides, or between two closed curves, are mapped instead.
     class Sheets
       V = Shape::Vectors
       WORST = 0.05 # scaled Jacobian below which a quadrilateral counts as folded
@@ -21,9 +22,7 @@ module Lattice
         @complex = Complex.new(bodies)
         plan = plan.scaled(2.0) unless triangles
         source = Remeshing::Source.new(@complex.facets, plan.size)
-        @divisions = CurveDivisions.of(bodies, @complex, plan)
-        shares = @divisions.to_h { |curve, division| [curve, division.shares(triangles ? division.count : even(curve, division) / 2)] }
-        @sheet = Remeshing::Sheet.new(source, Remeshing::Sizing.new(source, plan, shares).field, shares)
+        @sheet = divided(source, plan, triangles)
         Remeshing::Remesher.new(@sheet).call { |share| tell&.call("surface", share) }
         triangles ? keep_triangles : pair
         bend
@@ -45,6 +44,21 @@ module Lattice
       end
 
       private
+
+      # Curves of mapped faces are divided like those opposite.
+      def divided(source, plan, triangles)
+        @divisions = CurveDivisions.of(@bodies, @complex, plan)
+        shares = @divisions.to_h { |curve, division| [curve, division.shares(triangles ? division.count : even(curve, division) / 2)] }
+        field = Remeshing::Sizing.new(source, plan, shares).field
+        return Remeshing::Sheet.new(source, field, shares) if triangles
+
+        @size = plan.size / 2
+        patches = Patches.new(source, field.scaled(0.5), @divisions)
+        @patches = patches.patches
+        @divisions = patches.divisions
+        shares = @divisions.to_h { |curve, division| [curve, division.shares(division.count / 2)] }
+        Remeshing::Sheet.new(source, field, shares)
+      end
 
       # Every piece is halved at the end.
       def even(curve, division)
@@ -82,6 +96,60 @@ module Lattice
         @owners = Numo::Int32.cast((owner_of.values_at(*paired) * 4) + (owner_of.values_at(*left) * 3))
         halve_pieces(n)
         smooth(centre_owner)
+        map
+      end
+
+      # Puts mapped quadrilaterals in the place of free ones, where they are good.
+      def map
+        made = @patches.filter_map do |patch|
+          grid = PatchGrid.new(@points, chains(patch), @size) { |places| @sheet.source.project(places, Numo::Int32.zeros(places.shape[0]).fill(patch.face)) }
+          next if grid.quality < Mapped::SQUARE_ENOUGH
+
+          first = @points.shape[0]
+          @points = Numo::DFloat.vstack([@points, grid.points]) unless grid.points.empty?
+          [patch.face, facing(grid.quads, patch.face), first]
+        end
+        replace(made) unless made.empty?
+      end
+
+      # @return [Array<Numo::Int32>] nodes of the sides of a patch, in order
+      def chains(patch)
+        patch.sides.map do |curve, forward|
+          rows = Numo::Int32.cast(@curve.eq(curve).where)
+          rows = rows[@reach[rows, 0].sort_index].dup
+          nodes = @from[rows].dup
+          nodes = nodes.concatenate(@to[rows[-1..]]) unless patch.ring?
+          forward ? nodes : nodes.reverse.dup
+        end
+      end
+
+      # The quadrilaterals turned to face as the face does.
+      def facing(quads, face)
+        a, b, d = [0, 1, 3].map { |k| @points[quads[0..0, k], true] }
+        normal = @sheet.source.normals(a, Numo::Int32[face])
+        V.dot(V.cross(b - a, d - a), normal)[0].positive? ? quads : quads[true, [0, 3, 2, 1]].dup
+      end
+
+      def replace(made)
+        mapped = Numo::Bit.zeros(@complex.faces.size)
+        mapped[made.map(&:first)] = 1
+        free = Numo::Int32.cast(mapped[@owners].eq(0).where)
+        flat = made.map { |_, quads| quads }
+        flat.unshift(@flat[free, true].dup) unless free.empty?
+        @owners = Numo::Int32.cast((free.empty? ? [] : @owners[free].to_a) + made.flat_map { |face, quads| [face] * quads.shape[0] })
+        @flat = Numo::Int32.vstack(flat)
+        leave_out
+      end
+
+      # Points that no quadrilateral uses go.
+      def leave_out
+        used = Algebra::Gather.distinct([@flat])
+        @rank = Numo::Int32.zeros(@points.shape[0])
+        @rank[used] = Numo::Int32.new(used.size).seq
+        @points = @points[used, true].dup
+        @flat = @rank[@flat.flatten].reshape(*@flat.shape).dup
+        @from = @rank[@from].dup unless @from.empty?
+        @to = @rank[@to].dup unless @to.empty?
       end
 
       # Middles of sides on their face, and of pieces of curves on their curve.
@@ -163,7 +231,7 @@ module Lattice
 
       def points
         at = @sheet.kinds.eq(Remeshing::Sheet::CORNER).where.to_a.to_h { |n| [@sheet.points[n, true].to_a, n] }
-        @complex.points.filter_map { |key, place| (node = at[place]) && [key, Numo::Int32[[node]]] }.to_h
+        @complex.points.filter_map { |key, place| (node = at[place]) && [key, Numo::Int32[[@rank ? @rank[node] : node]]] }.to_h
       end
     end
   end

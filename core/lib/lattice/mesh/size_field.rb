@@ -63,6 +63,11 @@ module Lattice
         self
       end
 
+      # @return [#at] the sizes so many times as large
+      def scaled(factor) = Scaled.new(self, factor)
+
+      Scaled = Struct.new(:field, :factor) { def at(points) = field.at(points) * factor }
+
       # @param points [Numo::DFloat] [n, 3]
       # @return [Numo::DFloat] [n] m
       def at(points)

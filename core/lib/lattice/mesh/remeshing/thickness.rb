@@ -43,31 +43,9 @@ module Lattice
 
         # Rays with the triangles in the cells they run through.
         def pairs(corners, reach)
-          cell = reach.max
-          low = @sheet.points.min(0)
-          counts = ((@sheet.points.max(0) - low) / cell).floor.to_a.map { |n| n.to_i + 1 }
-          boxes = %i[minimum maximum].map { |m| corners.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } }
-          key, triangle = cells(boxes, low, cell, counts)
-          lists = Algebra::Lists.new(key, counts.reduce(:*))
           tips = @centres - V.times(@normals, reach)
-          ends = %i[minimum maximum].map { |m| Numo::DFloat.public_send(m, @centres, tips) }
-          at, ray = cells(ends, low, cell, counts)
-          slot, entry = lists.of(at)
-          entry.empty? ? [entry, entry] : [ray[slot].dup, triangle[entry].dup]
-        end
-
-        def cells(boxes, low, cell, counts)
-          first, last = boxes.map do |p|
-            index = Numo::Int32.cast(((p - low) / cell).floor)
-            3.times { |k| index[true, k] = index[true, k].clip(0, counts[k] - 1) }
-            index
-          end
-          spans = last - first + 1
-          owner, rank = Algebra::Lists.laid(spans.prod(1))
-          sy = spans[owner, 1].dup
-          sz = spans[owner, 2].dup
-          x, y, z = [rank / (sy * sz), (rank / sz) % sy, rank % sz].each_with_index.map { |r, k| first[owner, k] + r }
-          [(((x * counts[1]) + y) * counts[2]) + z, owner]
+          rays, boxes = [[@centres, tips], corners].map { |set| %i[minimum maximum].map { |m| set.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } } }
+          Algebra::Boxes.near(rays, boxes, reach.max)
         end
 
         # Rays along −normal against triangles that face the same way the ray goes.

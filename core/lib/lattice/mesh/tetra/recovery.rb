@@ -15,7 +15,8 @@ module Lattice
 
         AT_ONCE = 1_000_000 # pairs of point and triangle
         HOPELESS = 0.1 # share of the surface that may be missing at first
-        REFINED = 3    # times that the size is made less
+        REFINED = 4    # times that the size is made less
+        LEAST = Remeshing::Sizing::FINEST / 4 # of the global size: where it ends
 
         # What cannot be filled: +at+ [k, 3] places on the surface.
         class Stuck < StandardError
@@ -113,7 +114,7 @@ module Lattice
 
         def refine(missing)
           at = places(missing)
-          least = @sheet.field.size * Remeshing::Sizing::FINEST
+          least = @sheet.field.size * LEAST
           wanted = (@sheet.field.at(at) * LESS)
           raise Stuck, at if wanted.min < least || (@refined += 1) > REFINED
 

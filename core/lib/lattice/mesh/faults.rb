@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Mesh
+    # What stands in the way of filling bodies with elements, and where: surfaces that cut
+    # themselves, bodies that overlap, walls too thin for the elements asked for.
+    module Faults
+      V = Shape::Vectors
+      DEEP = 0.01 # of the smaller body: round faces of different facets cut each other by less
+
+      module_function
+
+      # @param bodies [Array<Shape::Body>]
+      # @raise [InvalidInput] when solids reach into each other
+      def check_overlaps(bodies)
+        bodies.select(&:solid?).combination(2) do |one, other|
+          depth = [one, other].map(&:size).min * DEEP
+          next unless boxes_meet?(one, other, depth)
+
+          at = crossing(one, other, depth) || inside(one, other) || inside(other, one) or next
+          raise InvalidInput.at("“#{one.name}” and “#{other.name}” overlap near #{place(at)}", cure: "Move one of them, cut one with the other, or combine them.")
+        end
+      end
+
+      # @param cluster [Array<Shape::Body>] meshed as one
+      # @param stuck [Tetra::Recovery::Stuck]
+      # @param plan [SizingPlan]
+      # @return [InvalidInput]
+      def stuck(cluster, stuck, plan)
+        cluster.each { |body| (found = cut(body)) && (return found) }
+        at = stuck.at[0, true].to_a
+        thin = thickness(cluster, stuck.at)
+        return thin_wall(cluster, at, thin) if thin && thin < plan.size
+
+        refusal(cluster, at, "cannot be filled with tetrahedra of #{length(plan.size)}", "Choose a smaller size there; if that does not help, look for faces that touch each other.")
+      end
+
+      # @param error [Tetra::Mesher::TooThin]
+      # @return [InvalidInput]
+      def too_thin(cluster, error)
+        refusal(cluster, error.at, "has walls #{length(error.thickness)} thin, which would take about #{Quantity::Display.number(error.elements.to_f)} elements",
+                "Make them faces with a thickness, or choose a larger size.")
+      end
+
+      def thin_wall(cluster, at, thin)
+        refusal(cluster, at, "has a wall only #{length(thin)} thin, which could not be filled with tetrahedra",
+                "Give a size of about #{length(thin * 2)} there, or make the wall a face with a thickness.")
+      end
+
+      # @return [InvalidInput, nil] when the surface of a body passes through itself
+      def cut(body)
+        facets = body.facets
+        places, one, other = Shape::Crossings.new(facets.points, facets.triangles).call
+        return nil if places.empty?
+
+        names = [one, other].map { |t| "“#{facets.faces[facets.owners[t[0]]].name}”" }.uniq
+        what = names.size == 1 ? "#{names[0]} passes through itself" : "#{names[0]} passes through #{names[1]}"
+        InvalidInput.at("the surface of “#{body.name}” cuts itself at #{places.shape[0]} places, one near #{place(places[0, true].to_a)}: #{what}",
+                        cure: "Mend it where it was drawn, or leave that body out.")
+      end
+
+      # @return [Float, nil] m, the thickness of the material nearest to places, where it is thin
+      def thickness(cluster, places)
+        cluster.filter_map do |body|
+          source = Remeshing::Source.new(body.facets, body.size)
+          sheet = Remeshing::Sheet.new(source, SizeField.new(*body.facets.bounds, body.size / 20))
+          at, thick = Remeshing::Thickness.new(sheet).call
+          next if at.empty?
+
+          away = ((at - places[0, true].reshape(1, 3))**2).sum(1)
+          thick[away.min_index] if Math.sqrt(away.min) < body.size / 20
+        end.min
+      end
+
+      def boxes_meet?(one, other, depth)
+        (low, high), (low2, high2) = [one, other].map { |b| b.facets.bounds }
+        (0..2).all? { |k| high[k] - depth > low2[k] && high2[k] - depth > low[k] }
+      end
+
+      # @return [Array<Float>, nil] a place where two bodies pass through each other
+      def crossing(one, other, depth)
+        facets = [one, other].map(&:facets)
+        counts = facets.map { |f| f.points.shape[0] }
+        groups = Numo::Int32.zeros(facets[0].count).concatenate(Numo::Int32.ones(facets[1].count))
+        triangles = Numo::Int32.vstack([facets[0].triangles, facets[1].triangles + counts[0]])
+        places, = Shape::Crossings.new(Numo::DFloat.vstack(facets.map(&:points)), triangles).call(groups, depth: depth)
+        places.empty? ? nil : places[0, true].to_a
+      end
+
+      # @return [Array<Float>, nil] the middle of the first triangle of +one+, if it lies within +other+:
+      #   the solid angle of a closed surface is 4 π from within (A. van Oosterom, J. Strackee, 1983)
+      def inside(one, other)
+        at = one.facets.corners.map { |c| c[0, true] }.reduce(:+) / 3
+        a, b, c = other.facets.corners.map { |corner| corner - at }
+        la, lb, lc = [a, b, c].map { |v| V.norm(v) }
+        below = (la * lb * lc) + (V.dot(a, b) * lc) + (V.dot(b, c) * la) + (V.dot(c, a) * lb)
+        angle = Numo::NMath.atan2(V.dot(a, V.cross(b, c)), below).sum * 2
+        angle.abs > 3 * Math::PI ? at.to_a : nil
+      end
+
+      def refusal(cluster, at, what, cure)
+        InvalidInput.at("the body “#{cluster.map(&:name).join('” or “')}” #{what}, near #{place(at.map { |c| c.abs < cluster[0].size * 1e-7 ? 0.0 : c })}", cure: cure)
+      end
+
+      def place(at) = at.map { |c| length(c) }.join("; ")
+      def length(value) = Quantity::Display.format(value, "length")
+    end
+  end
+end
