@@ -32,6 +32,7 @@ export type Statement =
   | StatementMesh
   | StatementSize
   | StatementDivision
+  | StatementRings
   | StatementStudy
   | StatementLimit
   | StatementHandCheck;
@@ -1479,6 +1480,32 @@ export interface StatementDivision {
    * Length of the last piece over that of the first, in the direction of the edge; 1 when left out.
    */
   bias?: string;
+}
+/**
+ * Rings of elements round circular holes of drawn bodies.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_rings".
+ */
+export interface StatementRings {
+  id: Id;
+  kind: "rings";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Rings round each hole.
+   */
+  count: number;
+  /**
+   * Width of all rings of a hole together.
+   */
+  width: string;
 }
 /**
  * A question put to the solver.

@@ -107,3 +107,15 @@ export function DivisionLine({ statement }: { statement: Of<"division"> }) {
     </>
   );
 }
+
+/** Rings of elements round holes. */
+export function RingsLine({ statement }: { statement: Of<"rings"> }) {
+  const { change } = useNote();
+  const put = (how: (s: Of<"rings">) => void) => change(statement.id, (s) => s.kind === "rings" && how(s));
+  return (
+    <>
+      <TargetChip statement={statement} kinds={["faces", "edges"]} /> has <TextChip label="rings" value={String(statement.count)} onCommit={(v) => put((s) => (s.count = Number(v)))} /> rings of elements round it,{" "}
+      <TextChip label="width" value={statement.width} onCommit={(v) => put((s) => (s.width = v))} /> wide together
+    </>
+  );
+}

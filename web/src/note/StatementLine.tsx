@@ -3,7 +3,7 @@ import { ChoiceChip, PanelChip, TextChip } from "./chips";
 import { useNote } from "./context";
 import { GroupLine } from "./GroupLine";
 import { MaterialChip, MaterialProperties } from "./MaterialChip";
-import { DivisionLine, MeshLine, SizeLine } from "./MeshLines";
+import { DivisionLine, MeshLine, RingsLine, SizeLine } from "./MeshLines";
 import { OutlineLine } from "./OutlineLine";
 import { rename } from "./rename";
 import { CombineLine, CopyLine, CutLine, ImprintLine, JoinLine, MidSurfaceLine } from "./shape/AlteringLines";
@@ -76,6 +76,8 @@ export function StatementLine({ statement }: { statement: Statement }) {
       return <SizeLine statement={statement} />;
     case "division":
       return <DivisionLine statement={statement} />;
+    case "rings":
+      return <RingsLine statement={statement} />;
     case "study":
       return <StudyLine statement={statement} />;
     case "limit":

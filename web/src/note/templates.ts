@@ -67,6 +67,7 @@ export const TEMPLATES: readonly Template[] = [
     },
   },
   { word: "division", text: "division of edges into equal or growing pieces", also: "divide count number elements bias seed mesh", make: () => ({ kind: "division", target: "", count: 8 }) },
+  { word: "rings", text: "rings of elements round holes", also: "hole washer bolt layers mesh", make: (v) => ({ kind: "rings", target: "", count: 2, width: suggestedSize(v, 20) }) },
   { word: "static", text: "study: static", also: "study solve analysis case", make: (v) => ({ kind: "study", name: fresh(v, "Static"), type: "static" }) },
   {
     word: "stress limit",

@@ -38,7 +38,7 @@ export const SECTIONS: readonly { title: string; kinds: Kind[] }[] = [
   { title: "Material and sections", kinds: ["material"] },
   { title: "Joins and supports", kinds: ["support", "displacement"] },
   { title: "Loads and stages", kinds: ["force", "pressure", "gravity"] },
-  { title: "Mesh", kinds: ["mesh", "size", "division"] },
+  { title: "Mesh", kinds: ["mesh", "size", "division", "rings"] },
   { title: "Studies", kinds: ["study"] },
   { title: "Findings", kinds: ["hand_check", "limit"] },
 ];

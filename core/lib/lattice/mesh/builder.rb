@@ -44,12 +44,27 @@ module Lattice
 
       def add_cluster(cluster, &tell)
         body = cluster[0]
+        check_rings(cluster)
         tell.call("mesh of “#{body.name}”", 0.0)
         if body.members? then add(Lines.new(body, @settings.plan([body])), body)
         elsif body.faces? || (!body.solid? && (cluster.size > 1 || @settings.triangles?)) then add_sheets(cluster, &tell)
-        elsif cluster.size == 1 && body.prism && !(body.solid? && @settings.triangles?) then add_drawn(body)
+        elsif drawn?(cluster) then add_drawn(body)
         else add_tetrahedra(cluster, &tell)
         end
+      end
+
+      # Whether a body is meshed from its outline.
+      def drawn?(cluster)
+        body = cluster[0]
+        cluster.size == 1 && !body.members? && !body.faces? && body.prism && !@settings.triangles?
+      end
+
+      def check_rings(cluster)
+        ringed = cluster.find { |body| @settings.rings.keys.any? { |name, _| name == body.name } }
+        return if ringed.nil? || drawn?(cluster)
+
+        raise InvalidInput.at("“#{ringed.name}” is not meshed with rings: they go round holes that are drawn, in regions and extrusions of quadrilaterals and bricks",
+                              cure: "Imprint a circle round the hole and use faces, or give a size at the hole instead.")
       end
 
       # @param made [#nodes, #elements, #places]
@@ -67,7 +82,7 @@ module Lattice
 
       def add_drawn(body)
         plan = @settings.plan([body])
-        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, DrawnDivisions.along(body, plan)))
+        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, DrawnDivisions.along(body, plan), DrawnDivisions.rings(body, plan)))
         add(body.solid? ? Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
       end
 

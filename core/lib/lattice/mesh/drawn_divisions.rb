@@ -2,7 +2,8 @@
 
 module Lattice
   module Mesh
-    # The divisions of the edges of a drawn body, as those of its outline and of its layers.
+    # The divisions of the edges of a drawn body, as those of its outline and of its layers;
+    # and the rings round its holes.
     module DrawnDivisions
       module_function
 
@@ -22,6 +23,15 @@ module Lattice
       def upward(body, plan)
         names = body.outline.segments.map { |s| "upright at #{s.key}" }
         one(body, plan, names) || Division.new(Estimate.layers(body, plan))
+      end
+
+      # @return [Hash] index of a side of the outline => HoleRings::Ring
+      def rings(body, plan)
+        body.outline.segments.each_with_index.with_object({}) do |(segment, index), found|
+          names = [segment.key, "#{segment.key} at bottom", "#{segment.key} at top"]
+          ring = names.filter_map { |name| plan.rings[[body.name, name]] }.first
+          found[index] = ring if ring
+        end
       end
 
       def one(body, plan, names)

@@ -8,6 +8,8 @@ module Lattice
       V = Shape::Vectors
       DEEP = 0.01 # of the smaller body: round faces of different facets cut each other by less
 
+      SAMPLES = 150 # triangles of a body that are looked at in another
+
       module_function
 
       # @param bodies [Array<Shape::Body>]
@@ -17,7 +19,7 @@ module Lattice
           depth = [one, other].map(&:size).min * DEEP
           next unless boxes_meet?(one, other, depth)
 
-          at = crossing(one, other, depth) || inside(one, other) || inside(other, one) or next
+          at = crossing(one, other, depth) || inside(one, other, depth) || inside(other, one, depth) or next
           raise InvalidInput.at("“#{one.name}” and “#{other.name}” overlap near #{place(at)}", cure: "Move one of them, cut one with the other, or combine them.")
         end
       end
@@ -55,7 +57,7 @@ module Lattice
 
         names = [one, other].map { |t| "“#{facets.faces[facets.owners[t[0]]].name}”" }.uniq
         what = names.size == 1 ? "#{names[0]} passes through itself" : "#{names[0]} passes through #{names[1]}"
-        InvalidInput.at("the surface of “#{body.name}” cuts itself at #{places.shape[0]} places, one near #{place(places[0, true].to_a)}: #{what}",
+        InvalidInput.at("the surface of “#{body.name}” cuts itself near #{place(places[0, true].to_a)}: #{what}",
                         cure: "Mend it where it was drawn, or leave that body out.")
       end
 
@@ -64,10 +66,11 @@ module Lattice
         cluster.filter_map do |body|
           source = Remeshing::Source.new(body.facets, body.size)
           sheet = Remeshing::Sheet.new(source, SizeField.new(*body.facets.bounds, body.size / 20))
-          at, thick = Remeshing::Thickness.new(sheet).call
-          next if at.empty?
+          walls = Remeshing::Thickness.new(sheet)
+          rows, thick = walls.call
+          next if rows.empty?
 
-          away = ((at - places[0, true].reshape(1, 3))**2).sum(1)
+          away = ((walls.middles(rows) - places[0, true].reshape(1, 3))**2).sum(1)
           thick[away.min_index] if Math.sqrt(away.min) < body.size / 20
         end.min
       end
@@ -87,15 +90,29 @@ module Lattice
         places.empty? ? nil : places[0, true].to_a
       end
 
-      # @return [Array<Float>, nil] the middle of the first triangle of +one+, if it lies within +other+:
-      #   the solid angle of a closed surface is 4 π from within (A. van Oosterom, J. Strackee, 1983)
-      def inside(one, other)
-        at = one.facets.corners.map { |c| c[0, true] }.reduce(:+) / 3
-        a, b, c = other.facets.corners.map { |corner| corner - at }
+      # @return [Array<Float>, nil] the middle of a triangle of +one+ that lies so deep within +other+
+      def inside(one, other, depth)
+        middles = one.facets.corners.reduce(:+) / 3
+        step = (middles.shape[0] / SAMPLES.to_f).ceil
+        corners = other.facets.corners
+        (0...middles.shape[0]).step(step) do |row|
+          at = middles[row, true].dup
+          return at.to_a if within?(at, corners) && distance(at, corners) > depth
+        end
+        nil
+      end
+
+      # The solid angle of a closed surface is 4 π from within (A. van Oosterom, J. Strackee, 1983).
+      def within?(at, corners)
+        a, b, c = corners.map { |corner| corner - at }
         la, lb, lc = [a, b, c].map { |v| V.norm(v) }
         below = (la * lb * lc) + (V.dot(a, b) * lc) + (V.dot(b, c) * la) + (V.dot(c, a) * lb)
-        angle = Numo::NMath.atan2(V.dot(a, V.cross(b, c)), below).sum * 2
-        angle.abs > 3 * Math::PI ? at.to_a : nil
+        (Numo::NMath.atan2(V.dot(a, V.cross(b, c)), below).sum * 2).abs > 3 * Math::PI
+      end
+
+      def distance(at, corners)
+        points = Numo::DFloat.zeros(*corners[0].shape) + at
+        Math.sqrt(Remeshing::ClosestPoint.call(points, *corners)[1].min)
       end
 
       def refusal(cluster, at, what, cure)

@@ -14,11 +14,15 @@ module Lattice
       # @param plan [SizingPlan] in space
       # @param frame [Shape::Frame] of the outline's plane
       # @param divisions [Hash] index of a segment => Division
+      # @param rings [Hash] index of a segment => HoleRings::Ring
       # @return [Result]
       # @raise [SolveFailed] when the sides cannot be recovered
-      # @raise [InvalidInput] when divisions cannot be kept
-      def self.call(outline, plan, frame = Shape::Frame.new, divisions = {})
-        (plan.even? && Mapped.call(outline, plan, divisions)) || new(outline, plan, frame, divisions).call
+      # @raise [InvalidInput] when divisions cannot be kept, or rings have no room
+      def self.call(outline, plan, frame = Shape::Frame.new, divisions = {}, rings = {})
+        return (plan.even? && Mapped.call(outline, plan, divisions)) || new(outline, plan, frame, divisions).call if rings.empty?
+
+        laid = HoleRings.new(outline, rings)
+        laid.lay(new(laid.widened, plan, frame, divisions).call)
       end
 
       def initialize(outline, plan, frame, divisions)

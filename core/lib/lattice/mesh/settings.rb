@@ -11,7 +11,7 @@ module Lattice
       # What a size statement asks for: +places+ of the shape or +region+, a test of points.
       Local = Struct.new(:size, :places, :region, :signature)
 
-      attr_reader :size, :order, :family, :growth, :turn, :through, :local, :divisions
+      attr_reader :size, :order, :family, :growth, :turn, :through, :local, :divisions, :rings
 
       # @param size [Float] m
       # @param order [String] "quadratic" or "linear"
@@ -21,7 +21,8 @@ module Lattice
       # @param through [Integer] elements across walls
       # @param local [Array<Local>]
       # @param divisions [Hash] [body, edge] => Division
-      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], divisions: {})
+      # @param rings [Hash] [body, face or edge] => HoleRings::Ring
+      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], divisions: {}, rings: {})
         @size = size
         @order = order
         @family = family
@@ -30,6 +31,7 @@ module Lattice
         @through = through
         @local = local
         @divisions = divisions
+        @rings = rings
       end
 
       # @param statement [Model::Statement] of kind mesh
@@ -44,7 +46,16 @@ module Lattice
 
         options = { order: statement["order"], family: statement["elements"], growth: growth && (growth - 1), turn: turn, through: statement["through"] }.compact
         new(statement.quantity("size", "length"), **options, local: document.active("size").map { |s| local(s, groups) },
-                                                             divisions: document.active("division").map { |s| divided(s, groups) }.reduce({}, :merge))
+                                                             divisions: document.active("division").map { |s| divided(s, groups) }.reduce({}, :merge),
+                                                             rings: document.active("rings").map { |s| ringed(s, groups) }.reduce({}, :merge))
+      end
+
+      # @return [Hash] [body, face or edge] => HoleRings::Ring
+      def self.ringed(statement, groups)
+        width = statement.quantity("width", "length")
+        raise statement.fault("the width is not above zero", path: "width", cure: "Give a length above zero.") unless width.positive?
+
+        groups.target!(statement, %i[faces edges]).to_h { |place| [place.key, HoleRings::Ring.new(statement["count"], width)] }
       end
 
       # @return [Hash] [body, edge] => Division, of the places that a statement names
@@ -94,15 +105,18 @@ module Lattice
           bodies.flat_map { |b| l.places.select { |p| p.body == b.name && p.of != :bodies }.map { |p| [spread(b, p, l.size), l.size] } }
         end
         SizingPlan.new(size: base, growth: growth, turn: turn, through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] },
-                       divisions: divisions.select { |(body, _), _| bodies.any? { |b| b.name == body } })
+                       divisions: of(bodies, divisions), rings: of(bodies, rings))
       end
 
       # What a digest is made of.
       def signature
-        [size, order, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] }, divisions.map { |key, d| [key, d.signature] }]
+        [size, order, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] },
+         *[divisions, rings].map { |table| table.map { |key, asked| [key, asked.signature] } }]
       end
 
       private
+
+      def of(bodies, table) = table.select { |(name, _), _| bodies.any? { |b| b.name == name } }
 
       # Points that stand for a place, no farther apart than the size there.
       def spread(body, place, size)

@@ -7,16 +7,17 @@ module Lattice
     # size: everywhere else; growth of the size per distance; turn: most that one side turns on
     # a curve, rad; through: elements across thin walls and narrow faces; local: pairs of
     # points [n, 3] with the distance they stand apart, and the size there; regions: pairs of
-    # a test of points [n, 3] and the size within; divisions: [body, edge] => Division.
-    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, :divisions, keyword_init: true) do
+    # a test of points [n, 3] and the size within; divisions: [body, edge] => Division;
+    # rings: [body, face or edge] => HoleRings::Ring.
+    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, :divisions, :rings, keyword_init: true) do
       def self.of(size, **rest)
-        new(size: size, growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], regions: [], divisions: {}, **rest)
+        new(size: size, growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], regions: [], divisions: {}, rings: {}, **rest)
       end
 
       # @return [SizingPlan] with every size so many times as large
       def scaled(factor)
         SizingPlan.new(size: size * factor, growth: growth, turn: turn * factor / 2, through: through,
-                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] }, divisions: divisions)
+                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] }, divisions: divisions, rings: rings)
       end
 
       # Whether nothing is wanted at single places.

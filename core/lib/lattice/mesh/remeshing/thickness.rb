@@ -17,7 +17,7 @@ module Lattice
           @reach = REACH * through
         end
 
-        # @return [Array(Numo::DFloat, Numo::DFloat)] places [k, 3] on the sheet and the thickness there
+        # @return [Array(Numo::Int32, Numo::DFloat)] triangles of the sheet [k] and the thickness behind each
         def call
           corners = @sheet.corners
           @centres = corners.reduce(:+) / 3
@@ -30,8 +30,11 @@ module Lattice
             keep_nearest(found, ray[hit].dup, away[hit].dup) unless hit.empty?
           end
           rows = Numo::Int32.cast((found < size * @reach).where)
-          rows.empty? ? [Numo::DFloat.zeros(0, 3), Numo::DFloat.zeros(0)] : [@centres[rows, true].dup, found[rows].dup]
+          rows.empty? ? [rows, Numo::DFloat.zeros(0)] : [rows, found[rows].dup]
         end
+
+        # @return [Numo::DFloat] [k, 3] the middles of triangles
+        def middles(rows) = @centres[rows, true].dup
 
         private
 

@@ -16,6 +16,10 @@ module Lattice
         WALL = 1.5     # most that an element may measure, of the thickness of a thin wall
         BUDGET = 1_500_000 # elements, above which thin places are named instead
 
+        THINNER = 0.7  # of the size: less is no reason to mesh the surface anew
+        TWICE = 2      # times that thin walls are sought, as finer triangles find more
+        FINE = 300_000 # points at most that stand for thin walls
+
         # Thin places that would take too many elements: +at+ [3], thickness and elements.
         class TooThin < StandardError
           attr_reader :at, :thickness, :elements
@@ -72,21 +76,28 @@ module Lattice
 
         def surface
           Remeshing::Remesher.new(@sheet).call { |share| @tell&.call("surface", share * 0.35) }
-          Remeshing::Remesher.new(@sheet).call(rounds: 3) { |share| @tell&.call("surface", 0.35 + (share * 0.1)) } if thinned
+          TWICE.times do
+            break unless thinned
+
+            Remeshing::Remesher.new(@sheet).call(rounds: 3) { |share| @tell&.call("surface", 0.35 + (share * 0.1)) }
+          end
         end
 
         # Takes the size down in thin walls. @return [Boolean] whether there are any
         def thinned
-          at, thickness = Remeshing::Thickness.new(@sheet, through: @plan.through).call
-          return false if at.empty?
+          walls = Remeshing::Thickness.new(@sheet, through: @plan.through)
+          rows, thickness = walls.call
+          return false if rows.empty?
 
           wall = @plan.through > 1 ? 1.0 / @plan.through : WALL
           limits = Numo::DFloat.maximum(thickness * wall, @plan.size * Remeshing::Sizing::FINEST)
-          return false unless (limits < @sheet.field.at(at) * 0.9).any?
+          return false unless (limits < @sheet.field.at(walls.middles(rows)) * THINNER).any?
 
-          @sheet.field.limit(at, limits).spread
+          corners = @sheet.corners(@sheet.triangles[rows, true].dup)
+          points, owner = Remeshing::Spread.over(corners, [limits.min, Math.sqrt(Shape::Vectors.norm(@sheet.spans).sum / 2 / FINE)].max)
+          @sheet.field.limit(points, limits[owner].dup).spread
           @sheet.resize(@sheet.field)
-          within_budget(at, thickness)
+          within_budget(walls.middles(rows), thickness)
           true
         end
 
