@@ -1363,9 +1363,9 @@ export interface StatementMesh {
    */
   order?: "quadratic" | "linear";
   /**
-   * Of solids: bricks in extrusions and tetrahedra elsewhere (when left out), or tetrahedra everywhere. Of plane regions and faces: quadrilaterals, or triangles.
+   * Of solids: bricks in extrusions and revolutions and tetrahedra elsewhere (when left out), wedges in extrusions and tetrahedra elsewhere, or tetrahedra everywhere. Of plane regions and faces: quadrilaterals, or triangles.
    */
-  elements?: "bricks and quadrilaterals" | "tetrahedra and triangles";
+  elements?: "bricks and quadrilaterals" | "wedges and triangles" | "tetrahedra and triangles";
   /**
    * How much longer one element may be than the one before it; 1.35 when left out.
    */

@@ -40,6 +40,7 @@ export function MeshLine({ statement }: { statement: Of<"mesh"> }) {
         value={statement.elements ?? "bricks and quadrilaterals"}
         options={[
           ["bricks and quadrilaterals", "bricks and quadrilaterals where they fit"],
+          ["wedges and triangles", "wedges and triangles where they fit"],
           ["tetrahedra and triangles", "tetrahedra and triangles"],
         ]}
         onChoose={(v) => void put((s) => (s.elements = v))}

@@ -48,9 +48,18 @@ module Lattice
         tell.call("mesh of “#{body.name}”", 0.0)
         if body.members? then add(Lines.new(body, @settings.plan([body])), body)
         elsif body.faces? || (!body.solid? && (cluster.size > 1 || @settings.triangles?)) then add_sheets(cluster, &tell)
-        elsif drawn?(cluster) then add_drawn(body)
+        elsif drawn?(cluster) then add_drawn(body, &tell)
+        elsif (swept = swept(cluster, &tell)) then add(swept, body)
         else add_tetrahedra(cluster, &tell)
         end
+      end
+
+      # @return [#nodes, nil] bricks or wedges, where a body is one shape swept along a line or about an axis
+      def swept(cluster, &)
+        return nil if cluster.size > 1 || @settings.tetrahedra?
+
+        plan = @settings.plan(cluster)
+        (Sweeping::TurnedBricks.of(cluster[0], plan) unless @settings.triangles?) || Sweeping::PrismElements.of(cluster[0], plan, triangles: @settings.triangles?, &)
       end
 
       # Whether a body is meshed from its outline.
@@ -80,10 +89,14 @@ module Lattice
         @count += nodes.shape[0]
       end
 
-      def add_drawn(body)
+      # Where quadrilaterals fail, solids become wedges.
+      def add_drawn(body, &)
         plan = @settings.plan([body])
         plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, DrawnDivisions.along(body, plan), DrawnDivisions.rings(body, plan)))
-        add(body.solid? ? Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
+        add(body.solid? ? Sweeping::Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
+      rescue SolveFailed => e
+        wedges = body.solid? && plan.rings.empty? && Sweeping::PrismElements.of(body, plan, triangles: true, &)
+        wedges ? add(wedges, body) : raise(e)
       end
 
       def add_sheets(cluster, &)

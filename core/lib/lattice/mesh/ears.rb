@@ -23,14 +23,17 @@ module Lattice
       # Triangle and local corner of every ear.
       def blunt(points, tri, border_keys)
         (0..2).flat_map do |k|
-          at, after, before = [k, (k + 1) % 3, (k + 2) % 3].map { |i| tri[true, i] }
-          u = points[after, true] - points[at, true]
-          v = points[before, true] - points[at, true]
-          cosine = (u * v).sum(1) / Numo::NMath.sqrt((u**2).sum(1) * (v**2).sum(1))
-          cosine.lt(BLUNT).where.to_a
+          blunt?(points, *[k, k - 2, k - 1].map { |i| tri[true, i].dup }).where.to_a
                 .select { |t| [tri[t, (k + 1) % 3], tri[t, (k + 2) % 3]].all? { |o| border_keys[pair(tri[t, k], o)] } }
                 .map { |t| [t, k] }
         end
+      end
+
+      # @return [Numo::Bit] whether the angles at points, between two others, are blunt
+      def blunt?(points, at, after, before)
+        u = points[after, true] - points[at, true]
+        v = points[before, true] - points[at, true]
+        (u * v).sum(1) / Numo::NMath.sqrt((u**2).sum(1) * (v**2).sum(1)) < BLUNT
       end
 
       def pair(a, b) = ([a, b].min * (2**31)) + [a, b].max

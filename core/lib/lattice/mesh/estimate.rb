@@ -37,7 +37,7 @@ module Lattice
       def count(body, settings)
         size = settings.size_of(body)
         if body.members? then [body.length / size, body.length / size * 12]
-        elsif body.solid? && (!body.prism || settings.triangles?)
+        elsif body.solid? && (!body.prism || settings.tetrahedra?)
           tets = (body.volume / (size**3) * TETRAHEDRA) + (body.facets.measures.area / (size**2) * SKIN)
           [tets, tets * UNKNOWNS]
         else

@@ -34,7 +34,8 @@ module Lattice
 
       def call
         @places = PlanePoints.new(@outline, @sizing, @divisions)
-        quads, rest = QuadMerge.pair(@places.points, triangles)
+        tri = triangles
+        quads, rest = QuadMerge.pair(@places.points, tri, [@places.border.from, @places.border.to])
         points, quads, border = QuadMerge.halve(@places.points, quads, rest, @places.border, @outline.segments)
         QuadSmoothing.new(points, quads, border.from).call
         worst = Quality.quad_jacobian(points, quads).min

@@ -5,21 +5,25 @@ module Lattice
     # Pairs triangles into quadrilaterals, best pairs first, then halves every side,
     # which turns each quadrilateral into four and each left-over triangle into three.
     module QuadMerge
+      SIDES = [[0, 1], [1, 2], [2, 3], [3, 0]].freeze
       WORST = 0.55 # least scaled Jacobian of a pair worth making
 
       module_function
 
       # @param points [Numo::DFloat] [n, 2]
       # @param tri [Numo::Int32] [t, 3] counter-clockwise
+      # @param border [Array(Numo::Int32, Numo::Int32)] ends of the sides on borders: pairs with
+      #   two of them at a blunt corner would be flat there
       # @param owners [Numo::Int32, nil] faces of the triangles: only those of one are paired
       # @return [Array(Numo::Int32, Numo::Int32, Array, Array)] quads [q, 4] and left-over triangles
       #   [r, 3], the first triangle of each quad, and the rest
-      def pair(points, tri, owners: nil)
+      def pair(points, tri, border, owners: nil)
         first, second, quads = candidates(tri)
         return [Numo::Int32.zeros(0, 4), tri, [], tri.shape[0].times.to_a] if first.empty?
 
         score = Quality.quad_jacobian(points, quads)
         score[owners[first].ne(owners[second]).where] = -1.0 if owners
+        score[blunt(points, quads, border).where] = -1.0
         order = score.sort_index.reverse.to_a
         score = score.to_a
         first = first.to_a
@@ -32,6 +36,15 @@ module Lattice
         end
         rest = taken.each_index.reject { |t| taken[t] }
         [rows(quads, chosen), rows(tri, rest), chosen.map { |k| first[k] }, rest]
+      end
+
+      def blunt(points, quads, border)
+        sides = Algebra::Pairs.new([[quads, SIDES]])
+        held = Numo::Bit.zeros(sides.size)
+        there = sides.include?(*border).where
+        held[sides.find(*border.map { |ends| ends[there].dup })] = 1 unless there.empty?
+        of = held[sides.of(0)]
+        (0..3).map { |k| of[true, k] & of[true, k - 1] & Ears.blunt?(points, *[k, k - 3, k - 1].map { |i| quads[true, i].dup }) }.reduce(:|)
       end
 
       def rows(table, list)

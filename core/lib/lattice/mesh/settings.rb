@@ -15,7 +15,7 @@ module Lattice
 
       # @param size [Float] m
       # @param order [String] "quadratic" or "linear"
-      # @param family [String] "bricks and quadrilaterals" or "tetrahedra and triangles"
+      # @param family [String] "bricks and quadrilaterals", "wedges and triangles" or "tetrahedra and triangles"
       # @param growth [Float] of the size, per distance
       # @param turn [Float] most that a side turns on a curve, rad
       # @param through [Integer] elements across walls
@@ -88,7 +88,8 @@ module Lattice
       end
 
       def linear? = order == "linear"
-      def triangles? = family == "tetrahedra and triangles"
+      def tetrahedra? = family == "tetrahedra and triangles"
+      def triangles? = family != "bricks and quadrilaterals"
 
       # @param body [Shape::Body]
       # @return [Float] m, the size of a whole body

@@ -81,8 +81,9 @@ module Lattice
 
       def pair
         @kind = :quad8
+        Remeshing::EarOpening.call(@sheet)
         tri = @sheet.triangles
-        quads, rest, paired, left = QuadMerge.pair(@sheet.points, tri, owners: @sheet.owners)
+        quads, rest, paired, left = QuadMerge.pair(@sheet.points, tri, (0..1).map { |k| @sheet.pieces[true, k].dup }, owners: @sheet.owners)
         sides = Algebra::Pairs.new([[quads, [[0, 1], [1, 2], [2, 3], [3, 0]]], [rest, Remeshing::Sheet::SIDES]])
         n = @sheet.points.shape[0]
         owner_of = @sheet.owners.to_a

@@ -8,6 +8,7 @@ module Lattice
     class SizeField
       MOST = 1_200_000 # nodes of the grid
       GROWTH = 0.35    # of the size, per distance
+      HALF = Math.sqrt(3) / 2 # diagonal of a cell, halved, over its side
 
       attr_reader :size, :growth
 
@@ -38,7 +39,8 @@ module Lattice
         limits = limits[tight].dup
         cell, share = place(points)
         corners.each do |offset|
-          away = Vectors.norm((share - Numo::DFloat[*offset]) * @cell)
+          # Within half a cell of a point the size is that of the point.
+          away = (Vectors.norm(share - Numo::DFloat[*offset]) - HALF).clip(0, nil) * @cell
           index = flat(cell, offset)
           value = limits + (away * @growth)
           lower(index, value)

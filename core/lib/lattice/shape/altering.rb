@@ -157,7 +157,7 @@ module Lattice
         signature = ["imprinted", @statement.name, body.signature, cutter_signature(source), frame.signature, depth]
         facets, = kept(signature) { [Imprinting.call(body.facets, cutter, @statement.name)].compact }
         facets or fault("“#{source.name}” cannot be laid onto a face of “#{body.name}”", "on", "Move it onto the body, whose box is #{shown_box(body)}, and off its edges.")
-        replace(body, body.with(facets: facets, prism: nil, signature: signature))
+        replace(body, body.with(facets: facets, prism: nil, revolution: nil, signature: signature))
       end
 
       def cutter(source, frame, depth, body)
@@ -178,7 +178,7 @@ module Lattice
         copies = moves.each_with_index.map do |frame, i|
           name = moves.size == 1 ? @statement.name : "#{@statement.name} #{i + 1}"
           facets = body.facets.remember(["moved", frame.signature]) { body.facets.moved(frame) }
-          body.with(name: name, facets: facets, prism: body.prism&.moved(frame), signature: ["moved", body.signature, frame.signature])
+          body.with(name: name, facets: facets, prism: body.prism&.moved(frame), revolution: body.revolution&.moved(frame), signature: ["moved", body.signature, frame.signature])
         end
         (@statement["keep"] == false ? @bodies - [body] : @bodies) + copies
       end

@@ -5,20 +5,22 @@ module Lattice
     # A body: its labelled surface, and how it was drawn where it is a prism or plane region.
     # make: solid, plane stress, plane strain, axisymmetric, faces or members.
     class Body
-      attr_reader :name, :make, :facets, :prism, :wall, :signature, :merged, :colour, :whole
+      attr_reader :name, :make, :facets, :prism, :revolution, :wall, :signature, :merged, :colour, :whole
 
       # @param facets [Facets] without triangles for members
       # @param prism [Prism, nil] for bodies that were extruded and not altered since
+      # @param revolution [Revolution, nil] for solids that were revolved and not altered since
       # @param wall [Float, nil] thickness of faces, m
       # @param merged [Hash] what became one: points, edges, faces
       # @param signature [Array] what the body was made from, for digests
       # @param whole [String, nil] the body statement whose regions share their borders
-      def initialize(name:, make:, facets:, signature:, prism: nil, wall: nil, merged: {}, colour: nil, whole: nil)
+      def initialize(name:, make:, facets:, signature:, prism: nil, revolution: nil, wall: nil, merged: {}, colour: nil, whole: nil)
         @whole = whole
         @name = name
         @make = make
         @facets = facets
         @prism = prism
+        @revolution = revolution
         @wall = wall
         @merged = merged
         @colour = colour
@@ -30,7 +32,7 @@ module Lattice
 
       # @return [Body] the same but for some of its properties
       def with(**changes)
-        Body.new(name: name, make: make, facets: facets, prism: prism, wall: wall, merged: merged, colour: colour, signature: signature, whole: whole, **changes)
+        Body.new(name: name, make: make, facets: facets, prism: prism, revolution: revolution, wall: wall, merged: merged, colour: colour, signature: signature, whole: whole, **changes)
       end
 
       def solid? = make == "solid"

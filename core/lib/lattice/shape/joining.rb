@@ -48,7 +48,7 @@ module Lattice
             # A face that lies wholly on the other's is not parted, and keeps its name.
             [found&.faces&.any? { |f| own.include?(f.name) } ? found : so_far.facets]
           end
-          facets.faces.size == so_far.facets.faces.size ? so_far : so_far.with(facets: facets, prism: nil, signature: signature)
+          facets.faces.size == so_far.facets.faces.size ? so_far : so_far.with(facets: facets, prism: nil, revolution: nil, signature: signature)
         end
       end
 

@@ -124,9 +124,10 @@ module Lattice
         if outline.bounds[0][0] < -1e-9 * outline.size
           fault(statement, "the outline reaches over the axis x = 0 it is revolved about, so the body would fold over itself", "outline", "Move the outline to x ≥ 0.")
         end
-        swept(statement, ["revolved", outline.signature, angle(statement), frame(statement).signature], SectionLines.of_outline(outline), true) do
-          Ways.revolution(frame(statement), angle(statement))
-        end
+        revolution = Revolution.new(outline, angle(statement), frame(statement))
+        swept(statement, ["revolved", outline.signature, revolution.angle, revolution.frame.signature], SectionLines.of_outline(outline), true) do
+          Ways.revolution(revolution.frame, revolution.angle)
+        end.with(revolution: revolution)
       end
 
       def piped(statement, outline)

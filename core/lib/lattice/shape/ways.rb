@@ -31,16 +31,8 @@ module Lattice
         full = (angle.abs - (2 * Math::PI)).abs < 1e-9
         steps = (angle.abs / TURN).ceil.clamp(full ? 8 : 2, 10_000)
         count = full ? steps : steps + 1
-        stations = (0...count).map do |i|
-          turn = angle * i / steps
-          lambda do |points|
-            flat = Planar.lifted(points)
-            radius = flat[true, 0].dup
-            flat[true, 0] = radius * Math.cos(turn)
-            flat[true, 2] = radius * -Math.sin(turn)
-            frame.apply(flat)
-          end
-        end
+        about = Revolution.new(nil, angle, frame)
+        stations = (0...count).map { |i| ->(points) { about.turned(points, angle * i / steps) } }
         Swept::Way.new(stations: stations, legs: [""] * steps, closed: full, caps: %w[start end], surface: ->(side, _) { revolved(side, frame) })
       end
 

@@ -198,11 +198,8 @@ module Lattice
           shape = Sheet.shapes(*corners)
           before = Sheet.shapes(*@sheet.corners(old))
           bad = (V.dot(normal, want) < FACING) | ((shape < @thin) & (shape < before * 0.5))
-          bad | too_long(old, new, faces, owner) | (off(middle, faces) > @sheet.sizes[@onto[owner]] * OFF)
+          bad | too_long(old, new, faces, owner) | (@sheet.off_face(middle, faces) > @sheet.sizes[@onto[owner]] * OFF)
         end
-
-        # How far the middle of new triangles lies off their face.
-        def off(middle, faces) = V.norm(middle - @sheet.source.project(middle, faces))
 
         # New sides beyond the limit and longer than those before: on bent faces always, on
         # planes only when a limit was set.

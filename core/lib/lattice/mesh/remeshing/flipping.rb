@@ -109,7 +109,7 @@ module Lattice
         # How far the middle of a side lies off its face.
         def off(a, b, faces)
           middle = (a + b) / 2
-          V.norm(middle - @sheet.source.project(middle, faces))
+          @sheet.off_face(middle, faces)
         end
 
         # One turn a triangle at a time, the one that gains most; and no new side twice.

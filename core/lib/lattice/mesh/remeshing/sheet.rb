@@ -77,6 +77,9 @@ module Lattice
           Shape::Vectors.norm(away) * 2 / (@sizes[pairs.low] + @sizes[pairs.high])
         end
 
+        # @return [Numo::DFloat] how far points lie off their faces, m
+        def off_face(points, faces) = Shape::Vectors.norm(points - @source.project(points, faces))
+
         # Leaves out points that no triangle uses.
         def compact
           used = Algebra::Gather.distinct([@triangles])
