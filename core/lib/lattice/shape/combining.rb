@@ -73,7 +73,9 @@ module Lattice
         repair = Repair.new(points, arrays["triangles"][rows, true] - first)
         owners = labels[repair.kept].dup
         exact = on_surfaces(repair.points, repair.triangles, owners)
-        parted((exact * @scale) + @middle, repair.triangles, owners)
+        placed = (exact * @scale) + @middle
+        owners = Coplanar.call(placed, repair.triangles, owners, @bodies.map(&:last)) if @how == "union"
+        parted(placed, repair.triangles, owners)
       end
 
       # Onto each of the surfaces that meet at a point, in turn. Points of free faces stay in
