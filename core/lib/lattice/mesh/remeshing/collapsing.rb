@@ -14,6 +14,7 @@ module Lattice
         V = Shape::Vectors
         SHORT = 0.75
         ROUNDS = 60
+        MANY = 3000
         FACING = 0.5  # least cosine between a triangle and the shape
         BENT = 2.0    # most that a new side may measure on a bent face, of its size
         OFF = 0.2     # of the size: most that the middle of a new triangle lies off its face
@@ -42,12 +43,19 @@ module Lattice
           candidates
           return 0 if @out.empty?
 
-          keep_sound
-          return 0 if @out.empty?
-
-          keep_apart(round)
+          choose(round)
           apply unless @out.empty?
           @out.size
+        end
+
+        # Of very many, those to be done at once are chosen first, and only they are looked at;
+        # what would be in the way of a better choice for ever has its turn in later rounds.
+        def choose(round)
+          early = @out.size > MANY && round < @rounds / 2
+          early ? keep_apart(round) : keep_sound
+          return if @out.empty?
+
+          early ? keep_sound : keep_apart(round)
         end
 
         def prepare
@@ -57,6 +65,8 @@ module Lattice
           n = @sheet.points.shape[0]
           @around = Algebra::Lists.new(@sheet.triangles.flatten, n)
           @meeting = @sides_of.flatten.bincount(minlength: @pairs.size)
+          @next = Algebra::Lists.new(@pairs.low.concatenate(@pairs.high), n)
+          @to = @pairs.high.concatenate(@pairs.low)
         end
 
         # Directed short sides: @out is drawn onto @onto.
@@ -155,12 +165,6 @@ module Lattice
 
         # How many points are next to both ends, of each candidate.
         def shared_neighbours
-          n = @sheet.points.shape[0]
-          low = @pairs.low
-          high = @pairs.high
-          from = low.concatenate(high)
-          @next = Algebra::Lists.new(from, n)
-          @to = high.concatenate(low)
           owner, entry = @next.of(@out)
           near = @to[entry].dup
           owner.bincount(Numo::DFloat.cast(@pairs.include?(near, @onto[owner].dup) & near.ne(@onto[owner])), minlength: @out.size).round

@@ -4,10 +4,16 @@ module Lattice
   module Mesh
     module Remeshing
       # Finds the nearest place of triangles that bear the same face as a point. Triangles are
-      # listed in the cells of a grid that their boxes reach; a point looks in its own cell.
+      # listed in the cells of a grid that their boxes, widened by a reach, meet; a point looks in
+      # its own cell: first near by, and if there is nothing, farther away.
       class Locator
-        FEW = 40          # cells a triangle may reach along each axis
-        AT_ONCE = 300_000 # pairs of point and triangle
+        NEARER = 0.2        # of the reach: where is looked first
+        FINEST = 300        # cells along an axis
+        MOST = 2_000_000    # entries of all cells
+        AT_ONCE = 300_000   # pairs of point and triangle
+
+        # +cell+ wide, +counts+ along the axes from +low+; +key+ sorted, with the triangle +listed+ under each.
+        Grid = Struct.new(:reach, :low, :cell, :counts, :key, :listed)
 
         # @param corners [Array<Numo::DFloat>] three of [t, 3]
         # @param faces [Numo::Int32] [t]
@@ -15,12 +21,7 @@ module Lattice
         def initialize(corners, faces, reach)
           @corners = corners
           @faces = faces
-          low = corners.reduce { |a, b| Numo::DFloat.minimum(a, b) } - reach
-          high = corners.reduce { |a, b| Numo::DFloat.maximum(a, b) } + reach
-          @low = low.min(0)
-          @cell = [reach, (high - low).max / FEW].max
-          @counts = ((high.max(0) - @low) / @cell).floor.to_a.map { |n| n.to_i + 1 }
-          list(low, high)
+          @grids = [grid(reach * NEARER), grid(reach)]
         end
 
         # @param points [Numo::DFloat] [n, 3]
@@ -31,8 +32,8 @@ module Lattice
           best = Numo::DFloat.zeros(points.shape[0]).fill(Float::INFINITY)
           triangle = Numo::Int32.zeros(points.shape[0])
           shares = Numo::DFloat.zeros(points.shape[0], 3)
-          look(points, *candidates(points, faces), best, triangle, shares)
-          lost = Numo::Int32.cast(best.eq(Float::INFINITY).where)
+          lost = Numo::Int32.new(points.shape[0]).seq
+          @grids.each_with_index { |grid, level| lost = near(grid, points, faces, lost, best, triangle, shares, last: level == 1) }
           search(points, faces, lost, best, triangle, shares) unless lost.empty?
           nearest = (0..2).map { |k| Shape::Vectors.times(@corners[k][triangle, true].dup, shares[true, k].dup) }.reduce(:+)
           [nearest, triangle, shares]
@@ -40,44 +41,59 @@ module Lattice
 
         private
 
-        def list(low, high)
-          first, last = [low, high].map { |p| Numo::Int32.cast(((p - @low) / @cell).floor) }
-          spans = last - first + 1
-          triangle, rank = Algebra::Lists.laid(spans.prod(1))
-          sy = spans[triangle, 1].dup
-          sz = spans[triangle, 2].dup
-          cell = [rank / (sy * sz), (rank / sz) % sy, rank % sz].each_with_index.map { |r, k| first[triangle, k] + r }
-          @triangle = triangle
-          key = keys(cell, @faces[triangle])
+        def grid(reach)
+          low = @corners.reduce { |a, b| Numo::DFloat.minimum(a, b) } - reach
+          high = @corners.reduce { |a, b| Numo::DFloat.maximum(a, b) } + reach
+          cell = [reach * 2, (high.max(0) - low.min(0)).max / FINEST].max
+          cell *= 1.5 while Algebra::Boxes.entries([low, high], cell) > MOST
+          counts = ((high.max(0) - low.min(0)) / cell).floor.to_a.map { |n| n.to_i + 1 }
+          flat, triangle = Algebra::Boxes.listed([low, high], low.min(0), cell, counts)
+          key = (Numo::Int64.cast(@faces[triangle]) * counts.reduce(:*)) + flat
           order = key.sort_index
-          @listed = triangle[order].dup
-          @key = key[order].dup
+          Grid.new(reach, low.min(0), cell, counts, key[order].dup, triangle[order].dup)
         end
 
-        def keys(cell, faces)
-          x, y, z = cell.map { |c| Numo::Int64.cast(c) }
-          (((((Numo::Int64.cast(faces) * @counts[0]) + x) * @counts[1]) + y) * @counts[2]) + z
+        # Looks for the points at +rows+. @return [Numo::Int32] those that were not found
+        def near(grid, points, faces, rows, best, triangle, shares, last:)
+          return rows if rows.empty?
+
+          mine = points[rows, true].dup
+          found = Numo::DFloat.zeros(rows.size).fill(Float::INFINITY)
+          at = Numo::Int32.zeros(rows.size)
+          part = Numo::DFloat.zeros(rows.size, 3)
+          look(grid, mine, *candidates(grid, mine, faces[rows].dup), found, at, part)
+          # Beyond the reach another triangle may be nearer.
+          sure = found <= (last ? Float::MAX : grid.reach**2)
+          done = Numo::Int32.cast(sure.where)
+          unless done.empty?
+            best[rows[done]] = found[done].dup
+            triangle[rows[done]] = at[done].dup
+            shares[rows[done], true] = part[done, true].dup
+          end
+          left = Numo::Int32.cast((~sure).where)
+          left.empty? ? left : rows[left].dup
         end
 
-        def candidates(points, faces)
-          cell = Numo::Int32.cast(((points - @low) / @cell).floor)
+        def candidates(grid, points, faces)
+          cell = Numo::Int32.cast(((points - grid.low) / grid.cell).floor)
           inside = Numo::Bit.ones(points.shape[0])
-          3.times { |k| inside &= cell[true, k].ge(0) & cell[true, k].lt(@counts[k]) }
-          key = keys((0..2).map { |k| cell[true, k].clip(0, @counts[k] - 1) }, faces)
-          start = Search.first_not_below(@key, key)
-          count = (Search.first_not_below(@key, key + 1) - start) * Numo::Int32.cast(inside)
+          3.times { |k| inside &= cell[true, k].ge(0) & cell[true, k].lt(grid.counts[k]) }
+          x, y, z = (0..2).map { |k| Numo::Int64.cast(cell[true, k].clip(0, grid.counts[k] - 1)) }
+          key = (Numo::Int64.cast(faces) * grid.counts.reduce(:*)) + (((x * grid.counts[1]) + y) * grid.counts[2]) + z
+          start = Search.first_not_below(grid.key, key)
+          count = (Search.first_not_below(grid.key, key + 1) - start) * Numo::Int32.cast(inside)
           [start, Numo::Int32.cast(count)]
         end
 
         # Tries the candidates of all points, so many points at a time.
-        def look(points, start, count, best, triangle, shares)
+        def look(grid, points, start, count, best, triangle, shares)
           done = count.cumsum
           from = 0
           while from < count.size
             before = from.zero? ? 0 : done[from - 1]
             upto = [(done <= before + AT_ONCE).count, from + 1].max
             point, rank = Algebra::Lists.laid(count[from...upto].dup)
-            improve(points, point + from, @listed[start[point + from] + rank].dup, best, triangle, shares) unless point.empty?
+            improve(points, point + from, grid.listed[start[point + from] + rank].dup, best, triangle, shares) unless point.empty?
             from = upto
           end
         end

@@ -31,7 +31,7 @@ module Lattice
           result = points.dup
           each_bent(faces) { |surface, rows| result[rows, true] = surface.project(points[rows, true].dup) }
           rows = Numo::Int32.cast(@free[faces].where)
-          result[rows, true] = locator.call(points[rows, true].dup, @rank[faces[rows]].dup)[0] unless rows.empty?
+          result[rows, true] = located(points, faces, rows)[0] unless rows.empty?
           result
         end
 
@@ -40,7 +40,7 @@ module Lattice
           result = @plane_normals[faces, true].dup
           each_bent(faces) { |surface, rows, face| result[rows, true] = surface.normals(points[rows, true].dup) * @signs[face] }
           rows = Numo::Int32.cast(@free[faces].where)
-          result[rows, true] = free_normals(points[rows, true].dup, faces[rows].dup) unless rows.empty?
+          result[rows, true] = free_normals(*located(points, faces, rows)[1..]) unless rows.empty?
           result
         end
 
@@ -109,9 +109,17 @@ module Lattice
           end
         end
 
-        def free_normals(points, faces)
+        # The nearest places of free faces; those of the points asked for last are kept, as they
+        # are often asked for twice.
+        def located(points, faces, rows)
+          return @found if points.equal?(@asked&.first) && faces.equal?(@asked.last)
+
           locator
-          _, triangle, shares = locator.call(points, @rank[faces].dup)
+          @asked = [points, faces]
+          @found = locator.call(points[rows, true].dup, @rank[faces[rows]].dup)
+        end
+
+        def free_normals(triangle, shares)
           rows = @rows[triangle].dup
           return @facets.flat[0][rows, true].dup unless @facets.normals
 

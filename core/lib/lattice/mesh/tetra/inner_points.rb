@@ -14,6 +14,8 @@ module Lattice
         APART = 0.62   # of the size, from points of the surface
         JITTER = 0.03  # of the pitch: without it four points lie in a plane
         DEEPEST = 12
+        MOST_CELLS = 4 # that a sphere reaches: what is larger than that is kept empty by others
+        BLOCK = 8      # cells along a side of the blocks by which spheres are found
 
         # @param sheet [Remeshing::Sheet] closed
         # @param seed [Integer]
@@ -156,12 +158,25 @@ module Lattice
           order = Numo::Int32.cast(keys.sort_index)
           known = [keys[order].dup, order]
           hit = Numo::Bit.zeros(cells.shape[0])
-          reach = (@radii / pitch).clip(0, 4) * pitch
-          first = Numo::Int32.cast((((@centres - reach.expand_dims(-1) - @low) / pitch) - shift).ceil)
-          last = Numo::Int32.cast((((@centres + reach.expand_dims(-1) - @low) / pitch) - shift).floor)
+          near = spheres_near(cells, pitch)
+          return hit if near.empty?
+
+          centres = @centres[near, true].dup
+          reach = (@radii[near] / pitch).clip(0, MOST_CELLS) * pitch
+          first = Numo::Int32.cast((((centres - reach.expand_dims(-1) - @low) / pitch) - shift).ceil)
+          last = Numo::Int32.cast((((centres + reach.expand_dims(-1) - @low) / pitch) - shift).floor)
           spans = (last - first + 1).clip(0, nil)
-          in_parts(spans.prod(1)) { |rows| mark(rows, first, spans, [pitch, shift], known, hit) }
+          in_parts(spans.prod(1)) { |rows| mark(rows, near, first, spans, [pitch, shift], known, hit) }
           hit
+        end
+
+        # Spheres whose middle lies in a block of cells that are asked about, or beside one.
+        def spheres_near(cells, pitch)
+          blocks = Algebra::Gather.distinct([cell_key(cells / BLOCK)])
+          around = [-1, 0, 1].product([-1, 0, 1], [-1, 0, 1]).map { |i, j, k| blocks + (((i * (2**20)) + j) * (2**20)) + k }
+          keys = Algebra::Gather.distinct(around)
+          own = cell_key(Numo::Int32.cast(((@centres - @low) / (pitch * BLOCK)).floor))
+          Numo::Int32.cast(keys[Remeshing::Search.first_not_below(keys, own).clip(0, keys.size - 1)].eq(own).where)
         end
 
         # Works through spheres in parts, so that the lists stay small.
@@ -176,7 +191,7 @@ module Lattice
           end
         end
 
-        def mark(rows, first, spans, lattice, known, hit)
+        def mark(rows, near, first, spans, lattice, known, hit)
           sphere, rank = Algebra::Lists.laid(spans[rows, true].prod(1))
           return if sphere.empty?
 
@@ -184,12 +199,13 @@ module Lattice
           sy = spans[sphere, 1].dup
           sz = spans[sphere, 2].dup
           cell = columns(first[sphere, 0] + (rank / (sy * sz)), first[sphere, 1] + ((rank / sz) % sy), first[sphere, 2] + (rank % sz))
-          away = place(cell, *lattice) - @centres[sphere, true]
-          near = Numo::Int32.cast(((away * away).sum(1) < @radii[sphere]**2).where)
-          return if near.empty?
+          mine = near[sphere].dup
+          away = place(cell, *lattice) - @centres[mine, true]
+          within = Numo::Int32.cast(((away * away).sum(1) < @radii[mine]**2).where)
+          return if within.empty?
 
           sorted, order = known
-          key = cell_key(cell[near, true])
+          key = cell_key(cell[within, true])
           found = Remeshing::Search.first_not_below(sorted, key).clip(0, sorted.size - 1)
           same = sorted[found].eq(key).where
           hit[order[found[same]]] = 1 unless same.empty?
