@@ -1371,7 +1371,7 @@ export interface StatementMesh {
    */
   growth?: string;
   /**
-   * Most that the side of one element turns on a curve; 30 deg when left out.
+   * Most that the side of one element turns on a curve; 20 deg when left out, or 10 deg of linear elements.
    */
   turn?: string;
   /**

@@ -46,7 +46,7 @@ export function MeshLine({ statement }: { statement: Of<"mesh"> }) {
         onChoose={(v) => void put((s) => (s.elements = v))}
       />{" "}
       of <TextChip label="size" value={statement.size} onCommit={(v) => put((s) => (s.size = v))} />, each at most <TextChip label="growth" value={statement.growth ?? "1.35"} onCommit={(v) => put((s) => setOrDrop(s, "growth", v))} /> times the one
-      before it, turning at most <TextChip label="turn" value={statement.turn ?? "30 deg"} onCommit={(v) => put((s) => setOrDrop(s, "turn", v))} /> on curves, with at least{" "}
+      before it, turning at most <TextChip label="turn" value={statement.turn ?? (statement.order === "linear" ? "10 deg" : "20 deg")} onCommit={(v) => put((s) => setOrDrop(s, "turn", v))} /> on curves, with at least{" "}
       <ChoiceChip label="elements across" value={String(statement.through ?? 1)} options={["1", "2", "3", "4", "6"].map((n) => [n, n] as const)} onChoose={(v) => void put((s) => (s.through = Number(v)))} /> across thin walls.{" "}
       {summary && (
         <span className="text-spruce">

@@ -42,7 +42,7 @@ module Lattice
       end
 
       def pieces(side, plan)
-        turn = side.radius.infinite? ? 0 : side.sweep.abs / (plan.turn / 2)
+        turn = side.radius.infinite? ? 0 : side.sweep.abs / (plan.turn * Settings::HALVED)
         [((side.length / plan.size) - 1e-6).ceil, turn.ceil, plan.through].max
       end
 

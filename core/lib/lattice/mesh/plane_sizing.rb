@@ -17,7 +17,7 @@ module Lattice
       # @param divisions [Hash] index of a segment => Division
       def initialize(outline, plan, frame, scale: 1.0, divisions: {})
         @plan = plan
-        @turn = plan.turn * scale / 2
+        @turn = plan.turn * scale * Settings::HALVED
         @size = plan.size * scale
         sample(outline)
         @limits = Numo::DFloat.minimum(@curve, thickness_limits / plan.through)

@@ -6,6 +6,9 @@ module Lattice
     # in balls and in boxes.
     class Settings
       V = Shape::Vectors
+      # Volumes of round bodies come out within 0.01 % with quadratic elements, and 0.5 % with linear.
+      TURNS = { "quadratic" => Math::PI / 9, "linear" => Math::PI / 18 }.freeze
+      HALVED = 0.75 # of the turn, of sides that are halved at last
       FINE = 40_000 # points at most that stand for a place
 
       # What a size statement asks for: +places+ of the shape or +region+, a test of points.
@@ -17,12 +20,12 @@ module Lattice
       # @param order [String] "quadratic" or "linear"
       # @param family [String] "bricks and quadrilaterals", "wedges and triangles" or "tetrahedra and triangles"
       # @param growth [Float] of the size, per distance
-      # @param turn [Float] most that a side turns on a curve, rad
+      # @param turn [Float] most that a side turns on a curve, rad; 20 deg, or 10 deg of linear elements, when left out
       # @param through [Integer] elements across walls
       # @param local [Array<Local>]
       # @param divisions [Hash] [body, edge] => Division
       # @param rings [Hash] [body, face or edge] => HoleRings::Ring
-      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], divisions: {}, rings: {})
+      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: TURNS.fetch(order), through: 1, local: [], divisions: {}, rings: {})
         @size = size
         @order = order
         @family = family

@@ -11,12 +11,12 @@ module Lattice
     # rings: [body, face or edge] => HoleRings::Ring.
     SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, :divisions, :rings, keyword_init: true) do
       def self.of(size, **rest)
-        new(size: size, growth: SizeField::GROWTH, turn: Math::PI / 6, through: 1, local: [], regions: [], divisions: {}, rings: {}, **rest)
+        new(size: size, growth: SizeField::GROWTH, turn: Settings::TURNS["quadratic"], through: 1, local: [], regions: [], divisions: {}, rings: {}, **rest)
       end
 
       # @return [SizingPlan] with every size so many times as large
       def scaled(factor)
-        SizingPlan.new(size: size * factor, growth: growth, turn: turn * factor / 2, through: through,
+        SizingPlan.new(size: size * factor, growth: growth, turn: turn * factor * Settings::HALVED, through: through,
                        local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] }, divisions: divisions, rings: rings)
       end
 
