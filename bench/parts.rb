@@ -18,6 +18,7 @@ module Bench
 
     # @return [Array<Hash>] a row for each part and size
     def call
+      @out.puts HEAD.join(" | ")
       @files.flat_map { |file| parts(file) }
     end
 
@@ -39,20 +40,22 @@ module Bench
       @seen[key] = true
       low, high = body.facets.bounds
       diagonal = Math.sqrt(low.zip(high).sum { |a, b| (b - a)**2 })
-      SHARES.map { |share| row("#{File.basename(file)}, #{body.name}", body, diagonal / share).tap { |r| show(r) } }
+      SHARES.map { |share| row("#{File.basename(file)}, #{body.name}", body, diagonal / share, linear: share == SHARES[1]).tap { |r| show(r) } }
     end
 
-    def row(name, body, size)
+    # @param linear [Boolean] whether to mesh with linear elements too
+    def row(name, body, size, linear:)
       start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      builder = Lattice::Mesh::Builder.new([body], Lattice::Mesh::Settings.new(size, family: "tetrahedra and triangles"))
-      grid = builder.call
+      grid = mesh(body, size)
       seconds = Process.clock_gettime(Process::CLOCK_MONOTONIC) - start
-      report = Lattice::Command::MeshReport.new(grid, [body], {}, nil).to_h
-      linear = Lattice::Command::MeshReport.new(grid.linear, [body], {}, nil).to_h
-      measured(report).merge(name: name, size: size, linear: off(linear), seconds: seconds)
+      measured(report(grid, body)).merge(name: name, size: size, linear: linear && off(report(linear_mesh(body, size), body)), seconds: seconds)
     rescue Lattice::InvalidInput => e
       { name: name, size: size, refused: e.message, seconds: Process.clock_gettime(Process::CLOCK_MONOTONIC) - start }
     end
+
+    def mesh(body, size, **options) = Lattice::Mesh::Builder.call([body], Lattice::Mesh::Settings.new(size, family: "tetrahedra and triangles", **options))
+    def linear_mesh(body, size) = mesh(body, size, order: "linear")
+    def report(grid, body) = Lattice::Command::MeshReport.new(grid, [body], {}, nil).to_h
 
     def measured(report)
       of = report[:measures].to_h { |m| [m[:key], m] }
@@ -65,7 +68,7 @@ module Bench
     def show(row)
       return @out.puts("#{row[:name]} | #{mm(row)} | refused after #{row[:seconds].round(1)} s: #{row[:refused]}") if row[:refused]
 
-      values = [row[:elements], *row.values_at(:worst, :percentile, :angle, :volume, :linear).zip([3, 3, 1, 4, 3]).map { |v, digits| v.round(digits) }]
+      values = [row[:elements], *row.values_at(:worst, :percentile, :angle, :volume, :linear).zip([3, 3, 1, 4, 3]).map { |v, digits| v ? v.round(digits) : "–" }]
       @out.puts [row[:name], mm(row), *values, row[:open], row[:places].join(" of "), row[:seconds].round(1), ("inside out" if row[:least] <= 0)].compact.join(" | ")
     end
 

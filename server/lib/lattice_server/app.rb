@@ -135,6 +135,9 @@ module LatticeServer
       bytes
     end
 
+    # The size of elements wanted at a place: body, x, y and z.
+    get("/api/models/:id/size") { answer(WantedSizes.at(problem(params[:id]), params)) }
+
     # {"places": [[body, name], …]}
     post "/api/models/:id/measures" do
       problem = problem(params[:id])

@@ -48,6 +48,19 @@ export function useShape(id: string, digest: string) {
   });
 }
 
+/** How long the sides of elements will be at a place of a shape that is not meshed yet, in m. */
+export function useWantedSize(id: string, digest: string, body: string | null, at: readonly number[]) {
+  return useQuery({
+    queryKey: ["size", id, digest, body, at],
+    enabled: body !== null,
+    staleTime: Infinity,
+    gcTime: 10_000,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: () => request<{ size: number }>("GET", `/api/models/${id}/size?${new URLSearchParams({ body: body ?? "", x: String(at[0]), y: String(at[1]), z: String(at[2]) }).toString()}`),
+  });
+}
+
 export function useMeasures(id: string, digest: string, places: PlaceKey[]) {
   return useQuery({
     queryKey: ["measures", id, digest, places],

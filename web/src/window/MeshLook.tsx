@@ -8,6 +8,7 @@ import { useNote } from "../note/context";
 import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
+import { BeforeMeshing } from "./BeforeMeshing";
 import { Card, Empty } from "./Card";
 import type { CameraHandle } from "./Controls";
 import { ElementsScene, type PointedElement } from "./ElementsScene";
@@ -40,17 +41,8 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
   const { data: elements, error } = useElements(digest, { measure, axis: clip?.axis ?? null, at: clip?.at ?? 0.5, turned: clip?.turned ?? false, body, worse });
   const busy = view.runs.some((r) => r.state === "running" || r.state === "queued");
   const names = view.shape.bodies.map((b) => b.name);
-  if (!summary) {
-    return (
-      <Empty text={view.mesh ? "This shape has not been meshed at this size." : "A mesh wants a body and a mesh statement: press / and write mesh."}>
-        {view.mesh && (
-          <button className="button-strong" disabled={busy} onClick={() => void mesh()}>
-            {busy ? "Meshing…" : "Mesh"}
-          </button>
-        )}
-      </Empty>
-    );
-  }
+  if (!view.mesh) return <Empty text="A mesh wants a body and a mesh statement: press / and write mesh." />;
+  if (!summary) return <BeforeMeshing scene={scene} busy={busy} onMesh={() => void mesh()} />;
   if (error) return <Empty text={error instanceof Refused ? error.message : "The mesh cannot be shown."} />;
   if (!elements) return <Empty text="Reading the mesh…" />;
   const shown = quality?.measures.find((m) => m.key === quality.measure);

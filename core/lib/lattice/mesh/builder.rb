@@ -92,7 +92,8 @@ module Lattice
       # Where quadrilaterals fail, solids become wedges.
       def add_drawn(body, &)
         plan = @settings.plan([body])
-        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, DrawnDivisions.along(body, plan), DrawnDivisions.rings(body, plan)))
+        plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, divisions: DrawnDivisions.along(body, plan), rings: DrawnDivisions.rings(body, plan),
+                                                                               depth: body.solid? ? body.thickness : 0.0))
         add(body.solid? ? Sweeping::Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
       rescue SolveFailed => e
         wedges = body.solid? && plan.rings.empty? && Sweeping::PrismElements.of(body, plan, triangles: true, &)

@@ -15,20 +15,21 @@ module Lattice
       # @param frame [Shape::Frame] of the outline's plane
       # @param divisions [Hash] index of a segment => Division
       # @param rings [Hash] index of a segment => HoleRings::Ring
+      # @param depth [Float] m of the body over the outline
       # @return [Result]
       # @raise [SolveFailed] when the sides cannot be recovered
       # @raise [InvalidInput] when divisions cannot be kept, or rings have no room
-      def self.call(outline, plan, frame = Shape::Frame.new, divisions = {}, rings = {})
-        return (plan.even? && Mapped.call(outline, plan, divisions)) || new(outline, plan, frame, divisions).call if rings.empty?
+      def self.call(outline, plan, frame = Shape::Frame.new, divisions: {}, rings: {}, depth: 0.0)
+        return (plan.even? && Mapped.call(outline, plan, divisions)) || new(outline, plan, frame, divisions, depth).call if rings.empty?
 
         laid = HoleRings.new(outline, rings)
-        laid.lay(new(laid.widened, plan, frame, divisions).call)
+        laid.lay(new(laid.widened, plan, frame, divisions, depth).call)
       end
 
-      def initialize(outline, plan, frame, divisions)
+      def initialize(outline, plan, frame, divisions, depth)
         @outline = outline
         @divisions = divisions
-        @sizing = PlaneSizing.new(outline, plan, frame, scale: 2.0, divisions: divisions)
+        @sizing = PlaneSizing.new(outline, plan, frame, scale: 2.0, divisions: divisions, depth: depth)
         divisions.each { |index, division| check_even(index, division) }
       end
 

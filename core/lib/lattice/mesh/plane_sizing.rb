@@ -7,6 +7,7 @@ module Lattice
     class PlaneSizing
       FLOOR = 1.0 / 40 # of the given size: nothing finer by itself
       MOST_SAMPLES = 3000
+      HEIGHTS = 40 # at most, in which regions are looked for
 
       attr_reader :size
 
@@ -15,10 +16,12 @@ module Lattice
       # @param frame [Shape::Frame] from the outline's plane to space, in which the plan is
       # @param scale [Float] on every size: the triangulation before halving is twice as coarse
       # @param divisions [Hash] index of a segment => Division
-      def initialize(outline, plan, frame, scale: 1.0, divisions: {})
+      # @param depth [Float] m of the body over the outline, within which regions count
+      def initialize(outline, plan, frame, scale: 1.0, divisions: {}, depth: 0.0)
         @plan = plan
         @turn = plan.turn * scale * Settings::HALVED
         @size = plan.size * scale
+        @depth = depth
         sample(outline)
         @limits = Numo::DFloat.minimum(@curve, thickness_limits / plan.through)
         wish(outline, frame, scale)
@@ -50,9 +53,14 @@ module Lattice
         @plan.local.each { |points, size| add(frame.back(points)[true, 0..1].dup, size * scale) }
         @plan.regions.each do |test, size|
           lattice = lattice_of(outline, [size * scale / 2, outline.size / 300].max)
-          inside = test.call(frame.apply(lattice)).where
+          inside = heights(size).map { |z| test.call(frame.apply(lattice.tap { |at| at[true, 2] = z })) }.reduce(:|).where
           add(lattice[inside, 0..1].dup, size * scale) unless inside.empty?
         end
+      end
+
+      def heights(size)
+        steps = [(@depth / size * 2).ceil, HEIGHTS].min
+        steps.zero? ? [0.0] : (0..steps).map { |k| @depth * k / steps }
       end
 
       # Beside a divided side elements are as long as its pieces.

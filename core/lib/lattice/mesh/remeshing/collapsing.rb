@@ -112,9 +112,7 @@ module Lattice
           sorted = @out[order].dup
           third = Numo::Bit.zeros(sorted.size)
           third[2..] = sorted[2..].eq(sorted[0...-2]) if sorted.size > 2
-          mask = Numo::Bit.zeros(sorted.size)
-          mask[order] = ~third
-          keep(mask)
+          keep(Numo::Bit.zeros(sorted.size).tap { |mask| mask[order] = ~third })
         end
 
         def keep_sound
@@ -236,12 +234,7 @@ module Lattice
           keep_unhindered(n)
         end
 
-        def interleaved(a, b)
-          table = Numo::Int32.zeros(a.size, 2)
-          table[true, 0] = a
-          table[true, 1] = b
-          table.flatten.dup
-        end
+        def interleaved(a, b) = Numo::Int32.vstack([a.dup, b.dup]).transpose.flatten.dup
 
         def keep_unhindered(count)
           level = Numo::DFloat.zeros(count).fill(Float::INFINITY)

@@ -25,7 +25,7 @@ module Lattice
           @names = body.facets.faces.map(&:name)
           @divisions = body.facets.edges.filter_map { |e| plan.divisions[[body.name, e.name]]&.then { |d| [e.faces.map { |f| @names[f] }, d] } }
           layers = layers(plan) or return
-          @plane = Quadratic.new(PlaneMesher.call(@revolution.outline, plan, @revolution.frame, along))
+          @plane = Quadratic.new(PlaneMesher.call(@revolution.outline, plan, @revolution.frame, divisions: along))
           sweep(layers)
           @places = gather
         end

@@ -13,12 +13,9 @@ module Lattice
 
         attr_reader :times
 
-        WALL = 1.5     # most that an element may measure, of the thickness of a thin wall
         BUDGET = 1_500_000 # elements, above which thin places are named instead
 
-        THINNER = 0.7  # of the size: less is no reason to mesh the surface anew
-        TWICE = 2      # times that thin walls are sought, as finer triangles find more
-        FINE = 300_000 # points at most that stand for thin walls
+        TWICE = 2 # times that thin walls are sought, as finer triangles find more
 
         # Thin places that would take too many elements: +at+ [3], thickness and elements.
         class TooThin < StandardError
@@ -85,19 +82,10 @@ module Lattice
 
         # Takes the size down in thin walls. @return [Boolean] whether there are any
         def thinned
-          walls = Remeshing::Thickness.new(@sheet, through: @plan.through)
-          rows, thickness = walls.call
-          return false if rows.empty?
+          walls = Remeshing::Thinning.new(@sheet, @plan)
+          return false unless walls.call
 
-          wall = @plan.through > 1 ? 1.0 / @plan.through : WALL
-          limits = Numo::DFloat.maximum(thickness * wall, @plan.size * Remeshing::Sizing::FINEST)
-          return false unless (limits < @sheet.field.at(walls.middles(rows)) * THINNER).any?
-
-          corners = @sheet.corners(@sheet.triangles[rows, true].dup)
-          points, owner = Remeshing::Spread.over(corners, [limits.min, Math.sqrt(Shape::Vectors.norm(@sheet.spans).sum / 2 / FINE)].max)
-          @sheet.field.limit(points, limits[owner].dup).spread
-          @sheet.resize(@sheet.field)
-          within_budget(walls.middles(rows), thickness)
+          within_budget(walls.middles, walls.thickness)
           true
         end
 
