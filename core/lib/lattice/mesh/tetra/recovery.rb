@@ -13,6 +13,7 @@ module Lattice
         LESS = 0.6    # what sizes shrink by
         WIDER = 1.25  # by which the emptied spheres grow at each try
 
+        BLUNT = 0.05  # cosine of the angle under which a piece of a curve is too long
         AT_ONCE = 1_000_000 # pairs of point and triangle
         HOPELESS = 0.1 # share of the surface that may be missing at first
         REFINED = 4    # times that the size is made less
@@ -52,6 +53,8 @@ module Lattice
 
             raise Stuck, places(missing) if missing.size > @sheet.count * HOPELESS
 
+            next if halved(missing)
+
             wider *= WIDER
             next unless cleared(missing, wider).zero?
 
@@ -89,6 +92,33 @@ module Lattice
           sides = Algebra::Gather.distinct([pairs.of(0)[missing, true]])
           Remeshing::Flipping.new(@sheet).turn(pairs, sides) { |triangles| there?(Shapes.keys_of(*triangles)[0]) }
           self.missing
+        end
+
+        # Halves pieces of curves that see a corner of a missing triangle under a blunt angle:
+        # such sides cannot turn, and no tetrahedron wants them.
+        # @return [Boolean] whether there are any
+        def halved(missing)
+          pairs = @sheet.sides
+          chosen = Remeshing::EarOpening.apart(pairs, blunt_pieces(pairs, missing))
+          return false if chosen.empty?
+
+          Remeshing::Splitting.new(@sheet).halve(pairs, chosen)
+          Remeshing::Flipping.new(@sheet).call
+          true
+        end
+
+        # @return [Array<Integer>] sides
+        def blunt_pieces(pairs, missing)
+          piece = @sheet.pieces_of(pairs)
+          held = @sheet.held
+          corners = @sheet.corners(@sheet.triangles[missing, true].dup)
+          (0..2).flat_map do |k|
+            side = pairs.of(0)[missing, k].dup
+            u = corners[k] - corners[k - 1]
+            v = corners[k - 2] - corners[k - 1]
+            blunt = V.dot(u, v) < V.norm(u) * V.norm(v) * BLUNT
+            side.to_a.zip(blunt.to_a).filter_map { |s, wide| s if wide == 1 && piece[s] >= 0 && held[piece[s]].zero? }
+          end.uniq
         end
 
         # Takes inner points out of the spheres through the corners of missing triangles.
