@@ -33,20 +33,26 @@ module Verify
     # @param options [Hash] of Lattice::Mesh::Settings
     # @return [Patch] of a plate with a hole as our own mesher makes it
     def self.of_shape(make, thickness, **options)
-      outline = Lattice::Shape::OutlineReader.new(Lattice::Model::Statement.new(
-                                                    Verify.outline(Verify.rectangle(0, 0, 1, 0.7), [{ "circle" => { "x" => "0.4 m", "y" => "0.3 m", "diameter" => "0.25 m" } }])
-                                                  )).outline
-      prism = Lattice::Shape::Prism.new(outline, thickness, Lattice::Shape::Frame.new)
-      facets = make == "solid" ? swept(prism) : Lattice::Shape::Planar.call(outline, prism.frame, "region")
-      body = Lattice::Shape::Body.new(name: "part", make: make, facets: facets, prism: prism, signature: [])
-      grid = Lattice::Mesh::Builder.call([body], Lattice::Mesh::Settings.new(0.12, **options))
-      kind = grid.blocks[0].kind
-      allocate.tap { |patch| patch.send(:bored).send(:prepare, grid.nodes, grid.blocks[0].conn, kind, make) }
+      prism = Lattice::Shape::Prism.new(drawn(Verify.rectangle(0, 0, 1, 0.7), [{ "circle" => { "x" => "0.4 m", "y" => "0.3 m", "diameter" => "0.25 m" } }]), thickness, Lattice::Shape::Frame.new)
+      facets = make == "solid" ? swept(prism.outline, Lattice::Shape::Ways.extrusion(prism.frame, prism.thickness)) : Lattice::Shape::Planar.call(prism.outline, prism.frame, "region")
+      of_body(Lattice::Shape::Body.new(name: "part", make: make, facets: facets, prism: prism, signature: []), **options)
     end
 
-    def self.swept(prism)
-      Lattice::Shape::Swept.call(Lattice::Shape::SectionLines.of_outline(prism.outline), Lattice::Shape::Ways.extrusion(prism.frame, prism.thickness), solid: true)
+    # @return [Patch] of a quarter of a ring
+    def self.of_ring(**options)
+      revolution = Lattice::Shape::Revolution.new(drawn(Verify.rectangle(0.5, 0, 0.4, 0.3), []), Math::PI / 2, Lattice::Shape::Frame.new)
+      facets = swept(revolution.outline, Lattice::Shape::Ways.revolution(revolution.frame, revolution.angle))
+      of_body(Lattice::Shape::Body.new(name: "part", make: "solid", facets: facets, revolution: revolution, signature: []), **options)
     end
+
+    def self.of_body(body, **options)
+      grid = Lattice::Mesh::Builder.call([body], Lattice::Mesh::Settings.new(0.12, **options))
+      outer = grid.places.values.select { |conn| grid.piece(conn)&.dimension == grid.dimension - 1 }
+      allocate.tap { |patch| patch.send(:held, Lattice::Algebra::Gather.distinct(outer)).send(:prepare, grid.nodes, grid.blocks[0].conn, grid.blocks[0].kind, body.make) }
+    end
+
+    def self.drawn(boundary, holes) = Lattice::Shape::OutlineReader.new(Lattice::Model::Statement.new(Verify.outline(boundary, holes))).outline
+    def self.swept(outline, way) = Lattice::Shape::Swept.call(Lattice::Shape::SectionLines.of_outline(outline), way, solid: true)
 
     def initialize(maker, make)
       nodes, conn = quadratic(maker)
@@ -89,7 +95,7 @@ module Verify
       [Numo::DFloat.vstack([points, middles]), Numo::Int32.hstack([corners, pairs.of(0) + points.shape[0]])]
     end
 
-    def bored = tap { @hole = true }
+    def held(outer) = tap { @outer = outer }
 
     def prepare(nodes, conn, kind, make)
       @nodes = nodes
@@ -113,15 +119,14 @@ module Verify
       factor.free
     end
 
-    # Nodes on the box around the patch, and on holes within it.
+    # Nodes on the skin of our meshes, or on the box around the patch.
     def border
+      return @outer if @outer
+
       d = @dimension
       low = @nodes.min(0)
       high = @nodes.max(0)
-      on = (0...d).map { |k| (@nodes[true, k] - low[k]).abs.lt(1e-9) | (@nodes[true, k] - high[k]).abs.lt(1e-9) }.reduce { |a, b| a | b }
-      rim = ((@nodes[true, 0] - 0.4)**2) + ((@nodes[true, 1] - 0.3)**2)
-      on |= rim.lt((0.125**2) * 1.0001) if @hole
-      on.where
+      (0...d).map { |k| (@nodes[true, k] - low[k]).abs.lt(1e-9) | (@nodes[true, k] - high[k]).abs.lt(1e-9) }.reduce { |a, b| a | b }.where
     end
 
     def theory_error(flat)

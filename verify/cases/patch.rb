@@ -15,12 +15,19 @@ Verify.define("patch test", source: "B. M. Irons, A. Razzaque, Experience with t
   end
 end
 
-Verify.define("patch test on our meshes", source: "as above, on a plate with a hole: free, swept and filled, of both orders") do |report|
+Verify.define("patch test on our meshes", source: "as above, on a plate with a hole and a quarter of a ring: free, with rings, swept, turned and filled, of both orders") do |report|
   triangles = { family: "tetrahedra and triangles" }
-  { "free quadrilaterals" => ["plane stress", {}], "triangles" => ["plane stress", triangles],
-    "bricks" => ["solid", {}], "tetrahedra" => ["solid", triangles] }.each do |name, (make, options)|
+  rings = ->(place) { { rings: { ["part", place] => Lattice::Mesh::HoleRings::Ring.new(2, 0.08) }, divisions: { ["part", "side 1#{' at bottom' if place.end_with?('bottom')}"] => Lattice::Mesh::Division.new(8, 3.0) } } }
+  meshes = { "free quadrilaterals" => ["plane stress", {}], "rings of quadrilaterals" => ["plane stress", rings["hole 1"]], "triangles" => ["plane stress", triangles],
+             "bricks" => ["solid", {}], "rings of bricks" => ["solid", rings["hole 1 at bottom"]], "wedges" => ["solid", { family: "wedges and triangles" }],
+             "tetrahedra" => ["solid", triangles], "turned bricks" => ["ring", {}] }
+  meshes.each do |name, (make, options)|
     %w[quadratic linear].each do |order|
-      patch = Verify::Patch.of_shape(make, make == "solid" ? 0.2 : 0.1, order: order, **options)
+      patch = if make == "ring"
+                Verify::Patch.of_ring(order: order, **options)
+              else
+                Verify::Patch.of_shape(make, make == "solid" ? 0.2 : 0.1, order: order, **options)
+              end
       mesh = "#{patch.elements} #{name}, #{order}"
       report.check("#{name}, #{order}: displacement inside", reference: 0.0, value: patch.displacement_error, tolerance: 1e-9, mesh: mesh)
       report.check("#{name}, #{order}: stress", reference: 0.0, value: patch.stress_error, tolerance: 1e-9, mesh: mesh)

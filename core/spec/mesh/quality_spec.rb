@@ -43,4 +43,20 @@ RSpec.describe Lattice::Mesh::QualityReport do
     half = Lattice::Mesh::Choice.new(report, mesh, key: :mean_ratio, axis: "x", at: 0.5).call
     expect(Lattice::Mesh::Visible.new(mesh, half).positions[true, 0].max).to be < 0.12
   end
+
+  it "is told in the readiness list: poor elements are odd, folded ones stop a solve" do
+    notices = ->(poor) { Lattice::Verdict::Readiness.new(problem, poor).notices.select { |n| n.fault.message.include?("element") } }
+    expect(notices[problem.mesh.quality.poor]).to be_empty
+    thin = grid(:tet4, [[0, 0, 0], [1, 0, 0], [0, 1, 0], [0.3, 0.3, 0.05]]).quality.poor
+    expect(notices[thin].map { |n| [n.severity, n.fault.message] }).to match([[:odd, /\Aone element is poor: the mean ratio is 0.\d+ at worst, in “one” near 325 mm; 325 mm; 12.5 mm/]])
+    folded = grid(:tet4, even.values_at(1, 0, 2, 3)).quality.poor
+    expect(notices[JSON.parse(JSON.generate(folded))].map(&:severity)).to eq([:stops])
+    expect { Lattice::Verdict::MeshQuality.new(folded, "mm-N").check! }.to raise_error(Lattice::InvalidInput, /folded.*smaller size/m)
+  end
+
+  it "is held against the memory before a solve" do
+    mesh = problem.mesh
+    expect { Lattice::Mesh::Estimate.check_solve!(mesh, free: 1e8) }.to raise_error(Lattice::InvalidInput, /unknowns, whose solution needs about .* GB.*larger size/m)
+    expect { Lattice::Mesh::Estimate.check_solve!(mesh) }.not_to raise_error
+  end
 end

@@ -15,7 +15,8 @@ module LatticeServer
 
     def to_h
       project = @db[:projects][id: @model[:project_id]]
-      readiness = Lattice::Verdict::Readiness.new(problem)
+      mesh = self.mesh
+      readiness = Lattice::Verdict::Readiness.new(problem, mesh&.dig(:summary, "poor") || [])
       { id: @model[:id], project: project.slice(:id, :name), version: @model[:version], document: @document.data,
         can_undo: @models.undo?(@model), can_redo: @models.redo?(@model), shape: shape, groups: groups,
         ready: readiness.ready?, notices: readiness.notices.map(&:as_json), mesh: mesh, studies: studies,

@@ -28,9 +28,20 @@ module Lattice
         elements = counts.sum(&:first)
         unknowns = counts.sum(&:last)
         unknowns /= settings.linear? ? 5 : 1
-        solid = bodies.any?(&:solid?)
-        bytes = BASE + (solid ? SOLID * (unknowns**(4.0 / 3)) : PLANE * unknowns)
-        { elements: elements.round, unknowns: unknowns.round, bytes: bytes }
+        { elements: elements.round, unknowns: unknowns.round, bytes: bytes(unknowns, bodies.any?(&:solid?)) }
+      end
+
+      # @return [Float] of a whole solve
+      def bytes(unknowns, solid) = BASE + (solid ? SOLID * (unknowns**(4.0 / 3)) : PLANE * unknowns)
+
+      # @param grid [Grid] as it was made, with all that places and thin walls added to it
+      # @raise [InvalidInput] when its solution would not fit the memory that is free
+      def check_solve!(grid, free: available)
+        wanted = bytes(grid.unknowns, grid.dimension == 3)
+        return if wanted < free * SHARE
+
+        raise InvalidInput.at("the mesh has #{Quantity::Display.number(grid.unknowns.to_f)} unknowns, whose solution needs about #{gigabytes(wanted)} of memory; #{gigabytes(free)} are free",
+                              cure: "Choose a larger size, or larger ones at places and in thin walls.")
       end
 
       # @return [Array(Float, Float)] elements and unknowns of a body

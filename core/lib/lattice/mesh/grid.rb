@@ -20,6 +20,7 @@ module Lattice
         @blocks = blocks.freeze
         @places = places.freeze
         @dimension = dimension
+        @quality = [] # made when it is asked for
         freeze
       end
 
@@ -54,12 +55,12 @@ module Lattice
         Algebra::Gather.distinct(members.flat_map { |p| p.of == :bodies ? of(p.body).map(&:conn) : [places.fetch(p.key)] })
       end
 
-      def quality = QualityReport.new(self)
+      def quality = @quality.first || @quality.push(QualityReport.new(self)).first
 
       # @return [Hash] counts by kind, and what the note says of the quality
       def summary
         { elements: size, nodes: nodes.shape[0], unknowns: unknowns,
-          kinds: blocks.group_by(&:kind).transform_values { |same| same.sum(&:size) }, quality: quality.statement }
+          kinds: blocks.group_by(&:kind).transform_values { |same| same.sum(&:size) }, quality: quality.statement, poor: quality.poor }
       end
     end
   end

@@ -67,6 +67,26 @@ module Lattice
         { key: usual, measure: measure.name, worst: all.min, first_percentile: all.sort[all.size / 100], mean: all.mean }
       end
 
+      # What is wrong with elements, by the measures that suit them: those that warn, and those
+      # that are folded, in which no stress can be computed.
+      # @return [Array<Hash>] what (poor or folded), measure, unit, limit, count, and of the worst
+      #   value, body and centre
+      def poor
+        return [] if empty?
+
+        [usual, :distortion].filter_map do |key|
+          measure = MEASURES.find { |m| m.key == key }
+          all = values(key)
+          real = (all - all).eq(0)
+          count = ((all <= measure.warns) & real).count
+          next if count.zero?
+
+          worst = worst(key, count: 1)[0]
+          { what: worst[:value] <= 0 ? "folded" : "poor", measure: measure.name, unit: measure.unit, limit: measure.warns, count: count,
+            worst: worst[:value], body: worst[:body], at: worst[:centre] }
+        end
+      end
+
       # The measure that suits the elements: long bricks are no bad ones, long tetrahedra are.
       def usual = @blocks.all? { |b| Element::Kind[b.kind].corners == Element::Kind[b.kind].dimension + 1 } ? :mean_ratio : :scaled_jacobian
 

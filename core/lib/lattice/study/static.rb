@@ -16,8 +16,10 @@ module Lattice
       end
 
       # @return [Result::Static]
-      # @raise [InvalidInput], [SolveFailed]
+      # @raise [InvalidInput] when the memory that is free does not suffice, or elements are folded
+      # @raise [SolveFailed]
       def call
+        Mesh::Estimate.check_solve!(@grid)
         load, constraints = @monitor.phase("loads and supports", upto: 0.2) { [loads, supports] }
         matrix = assembled
         reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(matrix), constraints.reduce_load(matrix, load)] }
@@ -43,10 +45,15 @@ module Lattice
 
       def stiffness(block)
         continuum = continuum(block)
-        raise SolveFailed, "an element of “#{block.body}” is folded by its curved sides; choose a smaller mesh size" if continuum.least_determinant <= 0
+        folded(block) if continuum.least_determinant <= 0
 
         material = @problem.materials[block.body]
         continuum.stiffness(material.young, material.poisson)
+      end
+
+      def folded(block)
+        Verdict::MeshQuality.new(@grid.quality.poor, @problem.document.units).check!
+        raise SolveFailed, "an element of “#{block.body}” is folded by its curved sides; choose a smaller mesh size"
       end
 
       def continuum(block) = Blocks.continuum(@grid, block, @problem.parts.body(block.body))

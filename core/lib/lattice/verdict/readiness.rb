@@ -7,8 +7,10 @@ module Lattice
       DENSITIES = (1.0..25_000.0) # kg/m³ of anything that parts are made of
 
       # @param problem [Study::Problem]
-      def initialize(problem)
+      # @param poor [Array<Hash>] what is wrong with the mesh, where it is made; see Mesh::QualityReport#poor
+      def initialize(problem, poor = [])
         @problem = problem
+        @poor = poor
         @document = problem.document
         @parts = problem.parts
         @groups = problem.groups
@@ -25,6 +27,7 @@ module Lattice
             check_supports
             check_loads
             check_mesh
+            @found.concat(MeshQuality.new(@poor, @document.units).notices)
             check_limits
           end
           check_studies
