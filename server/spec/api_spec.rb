@@ -205,7 +205,7 @@ RSpec.describe LatticeServer::App do
     it "tells how large elements will be at a place" do
       id = new_model(model)["id"]
       answer_to = ->(words) { api_get("/models/#{id}/size?#{words}") }
-      expect(answer_to["body=bar&x=0.1&y=0.01&z=0.01"]).to match([200, { "size" => be_within(1e-6).of(0.01) }])
+      expect(answer_to["body=bar&x=0.1&y=0.01&z=0.01"]).to match([200, { "size" => be_within(1e-6).of(0.01), "corners" => 4 }])
       expect(answer_to["body=ghost&x=0&y=0&z=0"][0]).to eq(422)
       expect(answer_to["body=bar&x=0&y=0"]).to match([422, hash_including("error" => /“z” is missing/)])
       expect(answer_to["body=bar&x=far&y=0&z=0"][0]).to eq(422)

@@ -13,6 +13,7 @@ RSpec.describe "Meshing" do
   it "fills an imported part, refines a place, and finds the worst element" do
     open_model("Finder-scope step")
     press("2")
+    point_in_window(0.3, 0.69, says: /Not meshed at this size. Elements of [\d.]+ mm here/)
     make_mesh
     before = shown("elements")
     within("section[aria-label=Quality]") { expect(page).to have_text("mean ratio") }
@@ -20,7 +21,7 @@ RSpec.describe "Meshing" do
 
     # A finer size at the holes makes the mesh anew, with more elements.
     type_chip("Mesh", "size", "1 mm", row: "[id=statement-finer] [aria-label^='size:']")
-    expect(page).to have_text("has not been meshed")
+    expect(page).to have_text("Not meshed at this size")
     make_mesh
     expect(shown("elements")).to be > before
 
@@ -39,5 +40,21 @@ RSpec.describe "Meshing" do
     click_button "cut open"
     expect(page).to have_css("[data-look=mesh]", text: /shown/)
     expect(shown("shown")).to be_between(1, shown("elements") - 1)
+  end
+
+  it "divides an edge into as many pieces as asked for" do
+    make_copy("Shutter link")
+    all("article a", text: "Shutter link copy").last.click
+    expect(page).to have_css("[data-testid=note]")
+    press("2")
+    write_statement("division")
+    find("[role=dialog], .popover", text: "Click in the model window").find("button", text: /\Apull end\z/).click
+    type_chip("Mesh", "pieces", "13")
+    find("button.button-strong", text: "Mesh", exact_text: true).click
+    expect(page).to have_text(/cannot have 13 pieces.*Give 14/m, wait: 60)
+    type_chip("Mesh", "pieces", "14")
+    type_chip("Mesh", "bias", "3")
+    make_mesh
+    expect(shown("elements")).to be > 50
   end
 end

@@ -22,6 +22,16 @@ RSpec.describe Lattice::Mesh::WantedSize do
     expect(at([0.02, 0.05, 0.002], cut, size: 0.03, family: "tetrahedra and triangles")).to be_between(0.0025, 0.0035)
   end
 
+  it "tells what the elements' faces will look like" do
+    wanted = ->(*statements, **options) { described_class.new(shape_problem(*statements).parts.bodies, Lattice::Mesh::Settings.new(0.01, **options)) }
+    block = [outline_named("profile", rectangle("0 mm", "0 mm", "60 mm", "40 mm")), body_named("block", "profile", thickness: "20 mm")]
+    expect(wanted[*block].corners("block")).to eq(4)
+    expect(wanted[*block, family: "tetrahedra and triangles"].corners("block")).to eq(3)
+    slanted = { "kind" => "combine", "name" => "cut", "how" => "subtract", "body" => "block", "with" => ["tool"] }
+    tool = [outline_named("wedge", corners([30, -10], [80, -10], [80, 30])), body_named("tool", "wedge", thickness: "10 mm")]
+    expect(wanted[*block, *tool, slanted].corners("cut")).to eq(3)
+  end
+
   it "knows only the bodies there are" do
     expect { described_class.new([], Lattice::Mesh::Settings.new(1.0)).at("ghost", [0, 0, 0]) }.to raise_error(Lattice::InvalidInput, /no body named “ghost”/)
   end

@@ -11,13 +11,16 @@ module LatticeServer
 
     # @param problem [Lattice::Study::Problem]
     # @param params [Hash] body, x, y and z in m
-    # @return [Hash] size in m
+    # @return [Hash] size in m, and corners of the elements' faces
     # @raise [Problem]
     def at(problem, params)
       point = %i[x y z].map { |key| MeshLook.number(params, key) || raise(Problem.new(422, "“#{key}” is missing", cure: "Send x, y and z in metres.")) }
       digest = problem.mesh_digest or raise Problem.new(422, "the model has no mesh statement that can be followed", cure: "Add one, or mend it.")
 
-      @lock.synchronize { { size: sizes(problem, digest).at(params[:body].to_s, point) } }
+      @lock.synchronize do
+        found = sizes(problem, digest)
+        { size: found.at(params[:body].to_s, point), corners: found.corners(params[:body].to_s) }
+      end
     end
 
     def sizes(problem, digest)

@@ -48,7 +48,7 @@ export function useShape(id: string, digest: string) {
   });
 }
 
-/** How long the sides of elements will be at a place of a shape that is not meshed yet, in m. */
+/** How long the sides of elements will be at a place of a shape that is not meshed yet, in m, and how many each has there. */
 export function useWantedSize(id: string, digest: string, body: string | null, at: readonly number[]) {
   return useQuery({
     queryKey: ["size", id, digest, body, at],
@@ -57,7 +57,7 @@ export function useWantedSize(id: string, digest: string, body: string | null, a
     gcTime: 10_000,
     retry: false,
     placeholderData: keepPreviousData,
-    queryFn: () => request<{ size: number }>("GET", `/api/models/${id}/size?${new URLSearchParams({ body: body ?? "", x: String(at[0]), y: String(at[1]), z: String(at[2]) }).toString()}`),
+    queryFn: () => request<{ size: number; corners: 3 | 4 }>("GET", `/api/models/${id}/size?${new URLSearchParams({ body: body ?? "", x: String(at[0]), y: String(at[1]), z: String(at[2]) }).toString()}`),
   });
 }
 

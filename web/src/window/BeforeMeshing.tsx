@@ -21,8 +21,6 @@ export function BeforeMeshing({ scene, busy, onMesh }: { scene: SceneProps; busy
   const [pointed, setPointed] = useState<Pointed | null>(null);
   const drawn = useMemo(() => (surfaces ? bodiesOf(surfaces) : []), [surfaces]);
   const { data } = useWantedSize(view.id, view.mesh?.digest ?? "", pointed?.body ?? null, pointed?.at ?? [0, 0, 0]);
-  const mesh = view.document.statements.find((s) => s.kind === "mesh" && !s.off);
-  const corners = mesh?.kind === "mesh" && mesh.elements && mesh.elements !== "bricks and quadrilaterals" ? 3 : 4;
 
   function point(event: ThreeEvent<PointerEvent>) {
     event.stopPropagation();
@@ -46,7 +44,7 @@ export function BeforeMeshing({ scene, busy, onMesh }: { scene: SceneProps; busy
             <Surface key={body.name} body={body} clear={false} plane={null} />
           ))}
         </group>
-        {pointed && data && <Patch at={pointed.at} normal={pointed.normal} size={data.size} corners={corners} />}
+        {pointed && data && <Patch at={pointed.at} normal={pointed.normal} size={data.size} corners={data.corners} />}
       </Stage>
       <Card>
         <span role="status">

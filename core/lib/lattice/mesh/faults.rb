@@ -66,11 +66,10 @@ module Lattice
         cluster.filter_map do |body|
           source = Remeshing::Source.new(body.facets, body.size)
           sheet = Remeshing::Sheet.new(source, SizeField.new(*body.facets.bounds, body.size / 20))
-          walls = Remeshing::Thickness.new(sheet)
-          rows, thick = walls.call
-          next if rows.empty?
+          at, thick, = Remeshing::Thickness.new(sheet).call(body.size / 40)
+          next if thick.empty?
 
-          away = ((walls.middles(rows) - places[0, true].reshape(1, 3))**2).sum(1)
+          away = ((at - places[0, true].reshape(1, 3))**2).sum(1)
           thick[away.min_index] if Math.sqrt(away.min) < body.size / 20
         end.min
       end

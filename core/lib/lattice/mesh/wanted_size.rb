@@ -16,12 +16,20 @@ module Lattice
       # @param point [Array<Float>] m
       # @return [Float] m
       # @raise [InvalidInput] when there is no such body
-      def at(name, point)
-        body = @bodies.find { |b| b.name == name } or raise InvalidInput.at("there is no body named “#{name}”", cure: "Load the model again.")
-        (@fields[name] ||= field(body)).call(Numo::DFloat[point])[0]
+      def at(name, point) = (@fields[name] ||= field(body!(name))).call(Numo::DFloat[point])[0]
+
+      # @return [Integer] of the elements' faces on the body's: 4, or 3
+      # @raise [InvalidInput] when there is no such body
+      def corners(name)
+        body = body!(name)
+        return 3 if @settings.triangles?
+
+        (@corners ||= {})[name] ||= !body.solid? || body.prism || body.revolution&.hollow? || Sweeping::Prismatic.of(body) ? 4 : 3
       end
 
       private
+
+      def body!(name) = @bodies.find { |b| b.name == name } || raise(InvalidInput.at("there is no body named “#{name}”", cure: "Load the model again."))
 
       # @return [Proc] of points [n, 3] to sizes
       def field(body)

@@ -48,14 +48,18 @@ module Lattice
           @out.size
         end
 
-        # Of very many, those to be done at once are chosen first, and only they are looked at;
-        # what would be in the way of a better choice for ever has its turn in later rounds.
+        # Of very many, those to be done at once are chosen first, and only they are looked at,
+        # unless none of them can be done.
         def choose(round)
-          early = @out.size > MANY && round < @rounds / 2
-          early ? keep_apart(round) : keep_sound
-          return if @out.empty?
+          if @out.size > MANY
+            keep_apart(round)
+            keep_sound
+            return unless @out.empty?
 
-          early ? keep_sound : keep_apart(round)
+            candidates
+          end
+          keep_sound
+          keep_apart(round) unless @out.empty?
         end
 
         def prepare

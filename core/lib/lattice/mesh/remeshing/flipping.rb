@@ -11,7 +11,9 @@ module Lattice
         FACING = 0.5
         OFF = 0.1 # of the size
 
-        def initialize(sheet, rounds: ROUNDS)
+        # @param off [Float] of the size: what a side may lie off its face by, once turned
+        def initialize(sheet, rounds: ROUNDS, off: OFF)
+          @off = off
           @sheet = sheet
           @rounds = rounds
         end
@@ -102,7 +104,7 @@ module Lattice
             normal = V.unit(V.cross(b - a, c - a))
             V.dot(normal, @sheet.source.normals((a + b + c) / 3, faces)) > FACING
           end
-          near = off(l, r, faces) < Numo::DFloat.maximum(off(p, q, faces), @sheet.sizes[@left] * OFF)
+          near = off(l, r, faces) < Numo::DFloat.maximum(off(p, q, faces), @sheet.sizes[@left] * @off)
           keep(fits[0] & fits[1] & near & ~@pairs.include?(@left, @right) & @left.ne(@right))
         end
 

@@ -3,12 +3,13 @@
 module Lattice
   module Mesh
     module Remeshing
-      # How thick the material is behind each triangle of a closed sheet, where it is thinner
+      # How thick the material is behind places of a closed sheet, where it is thinner
       # than a few elements: the distance along the inner normal to a triangle that faces away.
       class Thickness
         V = Shape::Vectors
         REACH = 2.2 # of the size there: thicker walls are not measured
         OPPOSED = -0.9
+        MOST = 1000 # places along a triangle
 
         # @param sheet [Sheet]
         # @param through [Integer] elements wanted across
@@ -17,26 +18,47 @@ module Lattice
           @reach = REACH * through
         end
 
-        # @return [Array(Numo::Int32, Numo::DFloat)] triangles of the sheet [k] and the thickness behind each
-        def call
+        # @param spacing [Float] m, of the places that are looked at; small triangles have one each
+        # @param only [Numo::Int32, nil] triangles of the sheet; all when nil
+        # @return [Array(Numo::DFloat, Numo::DFloat, Numo::Int32)] places [k, 3], the thickness
+        #   behind each, and the triangle it lies on
+        def call(spacing, only: nil)
           corners = @sheet.corners
-          @centres = corners.reduce(:+) / 3
           @normals = V.unit(V.cross(corners[1] - corners[0], corners[2] - corners[0]))
-          size = (0..2).map { |k| @sheet.sizes[@sheet.triangles[true, k].dup] }.reduce(:+) / 3
-          ray, triangle = pairs(corners, size * @reach)
-          found = Numo::DFloat.zeros(@centres.shape[0]).fill(Float::INFINITY)
+          @from, @home = places(corners, spacing, only || Numo::Int32.new(@sheet.count).seq)
+          reach = @sheet.field.at(@from) * @reach
+          ray, triangle = pairs(corners, reach, spacing)
+          found = Numo::DFloat.zeros(@from.shape[0]).fill(Float::INFINITY)
           unless ray.empty?
             away, hit = meet(corners, ray, triangle)
             keep_nearest(found, ray[hit].dup, away[hit].dup) unless hit.empty?
           end
-          rows = Numo::Int32.cast((found < size * @reach).where)
-          rows.empty? ? [rows, Numo::DFloat.zeros(0)] : [rows, found[rows].dup]
+          rows = Numo::Int32.cast((found < reach).where)
+          rows.empty? ? [Numo::DFloat.zeros(0, 3), Numo::DFloat.zeros(0), rows] : [@from[rows, true].dup, found[rows].dup, @home[rows].dup]
         end
 
-        # @return [Numo::DFloat] [k, 3] the middles of triangles
-        def middles(rows) = @centres[rows, true].dup
-
         private
+
+        # Places in rows along the longest side of each triangle, as many as its length and
+        # height hold; none on a side, along which a ray would run in the next face.
+        def places(corners, spacing, rows)
+          mine = corners.map { |c| c[rows, true].dup }
+          lengths = Numo::DFloat.vstack(mine.each_index.map { |k| V.norm(mine[k] - mine[k - 1]) })
+          first = lengths.max_index(axis: 0) / lengths.shape[1]
+          a, b, c = (0..2).map { |k| turned(mine, (first + k + 2) % 3) }
+          longest = lengths.max(0)
+          height = V.norm(V.cross(b - a, c - a)) / longest
+          along, up = [longest, height].map { |l| Numo::Int32.cast((l / spacing).ceil.clip(1, MOST)) }
+          triangle, rank = Algebra::Lists.laid(along * up)
+          s, t = [[rank % along[triangle], along], [rank / along[triangle], up]].map { |i, n| (Numo::DFloat.cast(i) + 0.5) / n[triangle] }
+          base = a[triangle, true] + V.times(b[triangle, true] - a[triangle, true], s)
+          [base + V.times(c[triangle, true] - base, t), rows[triangle].dup]
+        end
+
+        # @return [Numo::DFloat] [t, 3] of three corners the one that is picked for each triangle
+        def turned(corners, pick)
+          corners.each_with_index.map { |c, k| V.times(c, Numo::DFloat.cast(pick.eq(k))) }.reduce(:+)
+        end
 
         # What is written last holds: the least.
         def keep_nearest(found, ray, away)
@@ -45,25 +67,25 @@ module Lattice
         end
 
         # Rays with the triangles in the cells they run through.
-        def pairs(corners, reach)
-          tips = @centres - V.times(@normals, reach)
-          rays, boxes = [[@centres, tips], corners].map { |set| %i[minimum maximum].map { |m| set.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } } }
-          Algebra::Boxes.near(rays, boxes, reach.max)
+        def pairs(corners, reach, spacing)
+          tips = @from - V.times(@normals[@home, true], reach)
+          rays, boxes = [[@from, tips], corners].map { |set| %i[minimum maximum].map { |m| set.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } } }
+          Algebra::Boxes.near(rays, boxes, [spacing, reach.mean / 4].max)
         end
 
         # Rays along −normal against triangles that face the same way the ray goes.
         def meet(corners, ray, triangle)
-          facing = Numo::Int32.cast((V.dot(@normals[ray, true], @normals[triangle, true]) < OPPOSED).where)
+          facing = Numo::Int32.cast((V.dot(@normals[@home[ray], true], @normals[triangle, true]) < OPPOSED).where)
           away = Numo::DFloat.zeros(ray.size).fill(Float::INFINITY)
           return [away, facing] if facing.empty?
 
           r = ray[facing].dup
           t = triangle[facing].dup
           a, b, c = corners.map { |x| x[t, true] }
-          way = -@normals[r, true]
+          way = -@normals[@home[r], true]
           n = V.cross(b - a, c - a)
-          distance = V.dot(a - @centres[r, true], n) / V.dot(way, n)
-          place = @centres[r, true] + V.times(way, distance)
+          distance = V.dot(a - @from[r, true], n) / V.dot(way, n)
+          place = @from[r, true] + V.times(way, distance)
           inside = [[a, b], [b, c], [c, a]].map { |p, q| V.dot(V.cross(q - p, place - p), n) >= 0 }.reduce(:&) & (distance > 0)
           rows = inside.where
           away[facing] = distance

@@ -15,8 +15,6 @@ module Lattice
 
         BUDGET = 1_500_000 # elements, above which thin places are named instead
 
-        TWICE = 2 # times that thin walls are sought, as finer triangles find more
-
         # Thin places that would take too many elements: +at+ [3], thickness and elements.
         class TooThin < StandardError
           attr_reader :at, :thickness, :elements
@@ -72,12 +70,10 @@ module Lattice
         end
 
         def surface
+          thinned
           Remeshing::Remesher.new(@sheet).call { |share| @tell&.call("surface", share * 0.35) }
-          TWICE.times do
-            break unless thinned
-
-            Remeshing::Remesher.new(@sheet).call(rounds: 3) { |share| @tell&.call("surface", 0.35 + (share * 0.1)) }
-          end
+          # Triangles lie closer to round walls than those of the shape.
+          Remeshing::Remesher.new(@sheet).call(rounds: 3) { |share| @tell&.call("surface", 0.35 + (share * 0.1)) } if thinned
         end
 
         # Takes the size down in thin walls. @return [Boolean] whether there are any

@@ -9,7 +9,9 @@ module Lattice
       class Recovery
         V = Shape::Vectors
         JITTER = 1e-5 # of the least size
-        ROUNDS = 10
+        ROUNDS = 16
+        OFF = 0.25    # of the size: sides may lie off their faces by more than usual
+        AGAIN = 2     # times that the same points are tried with other shifts
         LESS = 0.6    # what sizes shrink by
         WIDER = 1.25  # by which the emptied spheres grow at each try
 
@@ -43,6 +45,7 @@ module Lattice
         def call
           @inner = InnerPoints.new(@sheet, seed: @seed).call
           wider = 1.0
+          again = 0
           ROUNDS.times do
             build
             missing = self.missing
@@ -57,7 +60,10 @@ module Lattice
 
             wider *= WIDER
             next unless cleared(missing, wider).zero?
+            # Four points on a circle may come out either way: other shifts are tried first.
+            next if (again += 1) <= AGAIN
 
+            again = 0
             refine(missing)
           end
           raise Stuck, places(missing)
@@ -90,7 +96,7 @@ module Lattice
         def turned(missing)
           pairs = @sheet.sides
           sides = Algebra::Gather.distinct([pairs.of(0)[missing, true]])
-          Remeshing::Flipping.new(@sheet).turn(pairs, sides) { |triangles| there?(Shapes.keys_of(*triangles)[0]) }
+          Remeshing::Flipping.new(@sheet, off: OFF).turn(pairs, sides) { |triangles| there?(Shapes.keys_of(*triangles)[0]) }
           self.missing
         end
 
