@@ -26,6 +26,15 @@ RSpec.describe Lattice::Command do
     end
   end
 
+  it "meshes a model with its own sizes, in another order or family" do
+    Dir.mktmpdir do |folder|
+      file = File.join(folder, "bar.json")
+      File.write(file, JSON.generate(model))
+      kinds = ->(*words) { JSON.parse(run(file, "--json", *words)[1])["kinds"].keys }
+      expect([kinds[], kinds["--order", "1"], kinds["--triangles"]]).to eq([["hex20"], ["hex8"], ["tet10"]])
+    end
+  end
+
   it "refuses what cannot be, in words, before it begins" do
     { [] => "there is no size", ["--size", "2 m"] => "is larger than the part", ["--size", "0 mm"] => "is not above zero", ["--size", "0.001 mm"] => "of memory",
       ["--size", "5 mm", "--order", "3"] => "invalid argument: --order 3", ["--size", "5 kg"] => "length" }.each do |words, message|

@@ -47,6 +47,9 @@ export function BeforeMeshing({ scene, busy, onMesh }: { scene: SceneProps; busy
         {pointed && data && <Patch at={pointed.at} normal={pointed.normal} size={data.size} corners={data.corners} />}
       </Stage>
       <Card>
+        <button className="button-strong mr-3" disabled={busy} onClick={onMesh}>
+          {busy ? "Meshing…" : "Mesh"}
+        </button>
         <span role="status">
           Not meshed at this size.{" "}
           {pointed && data ? (
@@ -57,9 +60,6 @@ export function BeforeMeshing({ scene, busy, onMesh }: { scene: SceneProps; busy
             "Point at the shape to see how large elements will be."
           )}
         </span>
-        <button className="button-strong ml-3" disabled={busy} onClick={onMesh}>
-          {busy ? "Meshing…" : "Mesh"}
-        </button>
       </Card>
     </>
   );

@@ -32,14 +32,13 @@ module Lattice
 
       # @return [Array(Array<Shape::Body>, Mesh::Settings, Shape::Joins)]
       def to_mesh
-        options = { order: @options[:order] == "1" ? "linear" : "quadratic" }
-        options[:family] = "tetrahedra and triangles" if @options[:triangles]
+        options = { order: { "1" => "linear", "2" => "quadratic" }[@options[:order]], family: ("tetrahedra and triangles" if @options[:triangles]) }.compact
         return [read_file[0], given_settings(options), Shape::Joins.none] if Format::ShapeFile.kind_of(path)
 
         problem = Study::Problem.new(document)
         @system = problem.document.units
         Verdict::Readiness.new(problem).check_mesh! unless @options[:size]
-        settings = @options[:size] ? given_settings(options) : problem.settings
+        settings = @options[:size] ? given_settings(options) : problem.settings.with(**options)
         raise InvalidInput.at("there is no body to mesh", cure: "Add an outline and a body.") if problem.parts.bodies.empty?
 
         [problem.parts.bodies, settings, problem.parts.joins]

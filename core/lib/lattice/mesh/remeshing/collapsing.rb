@@ -48,18 +48,14 @@ module Lattice
           @out.size
         end
 
-        # Of very many, those to be done at once are chosen first, and only they are looked at,
-        # unless none of them can be done.
+        # Of very many, those to be done at once are chosen first, and only they are looked at;
+        # what would be in the way of a better choice for ever has its turn in later rounds.
         def choose(round)
-          if @out.size > MANY
-            keep_apart(round)
-            keep_sound
-            return unless @out.empty?
+          early = @out.size > MANY && round < @rounds / 2
+          early ? keep_apart(round) : keep_sound
+          return if @out.empty?
 
-            candidates
-          end
-          keep_sound
-          keep_apart(round) unless @out.empty?
+          early ? keep_sound : keep_apart(round)
         end
 
         def prepare

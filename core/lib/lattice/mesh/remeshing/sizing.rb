@@ -8,7 +8,7 @@ module Lattice
       class Sizing
         V = Shape::Vectors
         LEAST = 1.0 / 4   # of the global size: short edges ask for no less by themselves, nor
-        ROUND = 0.8       # curves unless this share of their radius is less, or a lesser turn is asked for
+        ROUND = 0.8       # curves unless this share of their radius is less
         FINEST = 1.0 / 16 # of the global size: thin places and what cannot be filled otherwise
         GAP = 1.2         # of the distance between two edges of a face
         SAMPLES = 200_000
@@ -62,7 +62,7 @@ module Lattice
 
         # Sizes for radii: by the turn, but not so small as to run away on tiny fillets.
         def bent(radii)
-          least = Numo::DFloat.minimum(radii * ROUND, @least * ([@plan.turn / Settings::TURNS["quadratic"], 1.0].min**2))
+          least = Numo::DFloat.minimum(radii * ROUND, @least)
           Numo::DFloat.maximum(Numo::DFloat.maximum(radii * @plan.turn, least), @plan.size * FINEST)
         end
 
