@@ -41,7 +41,16 @@ module Lattice
         numbers
       end
 
-      def at(nodes) = nodes.to_a.map { |n| (n < @first ? @all[n, true] : @points[n - @first, true]).to_a }.then { |rows| Numo::DFloat.cast(rows) }
+      # @param nodes [Numo::Int32, Array<Integer>] of the surface, or new ones
+      def at(nodes)
+        nodes = Numo::Int32.cast(nodes)
+        Numo::DFloat.zeros(nodes.size, 3).tap do |places|
+          [[nodes < @first, @all, 0], [nodes >= @first, @points, @first]].each do |mask, table, first|
+            rows = mask.where
+            places[rows, true] = table[(nodes[rows] - first).dup, true] unless rows.empty?
+          end
+        end
+      end
 
       # @param chains [Array<Numo::Int32>] of four sides; opposite ones have as many nodes
       def four(chains)

@@ -40,11 +40,15 @@ module Lattice
 
         # Sides of which no two share a triangle.
         def apart(pairs, sides)
-          wanted = sides.to_h { |side| [side, true] }
+          return Numo::Int32.zeros(0) if sides.empty?
+
+          slot, entry = Algebra::Lists.new(pairs.of(0).flatten.dup, pairs.size).of(Numo::Int32.cast(sides))
+          around = slot.to_a.zip((entry / 3).to_a).group_by(&:first)
           used = {}
-          around = Hash.new { |hash, side| hash[side] = [] }
-          pairs.of(0).to_a.each_with_index { |three, t| three.each { |side| around[side] << t if wanted[side] } } unless sides.empty?
-          Numo::Int32.cast(sides.select { |side| around[side].none? { |t| used[t] } && around[side].each { |t| used[t] = true } })
+          Numo::Int32.cast(sides.each_index.filter_map do |i|
+            triangles = around[i].map(&:last)
+            triangles.none? { |t| used[t] } && triangles.each { |t| used[t] = true } && sides[i]
+          end)
         end
       end
     end

@@ -60,17 +60,9 @@ module Lattice
         def cut
           pairs = @sheet.sides
           sides = pairs.find(@sheet.pieces[true, 0].dup, @sheet.pieces[true, 1].dup).to_a
-          touching = Hash.new { |hash, side| hash[side] = [] }
-          pairs.of(0).to_a.each_with_index { |three, t| three.each { |side| touching[side] << t } }
-          used = {}
-          chosen = by_piece.filter_map do |piece, reaches|
-            triangles = touching[sides[piece]]
-            next if triangles.any? { |t| used[t] }
-
-            triangles.each { |t| used[t] = true }
-            [sides[piece], reaches.sort[reaches.size / 2]]
-          end
-          Splitting.new(@sheet).halve(pairs, Numo::Int32.cast(chosen.map(&:first)), Numo::DFloat.cast(chosen.map(&:last)))
+          cuts = by_piece.to_h { |piece, reaches| [sides[piece], reaches.sort[reaches.size / 2]] }
+          chosen = EarOpening.apart(pairs, cuts.keys)
+          Splitting.new(@sheet).halve(pairs, chosen, Numo::DFloat.cast(cuts.values_at(*chosen.to_a)))
         end
 
         # @return [Hash] piece => places wanted on it
