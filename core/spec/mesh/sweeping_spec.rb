@@ -34,9 +34,8 @@ RSpec.describe Lattice::Mesh::Sweeping do
     cut = { "kind" => "cut", "body" => "plate", "plane" => { "axis" => "z", "at" => "5 mm" }, "keep" => "both" }
     expect(kinds(mesh_of(plate, cut))).to eq([:hex20])
     expect(kinds(mesh_of(plate, cut, order: "linear"))).to eq([:hex8])
-    post = [outline_named("post", circle(20, 20, 16)), body_named("boss", "post", thickness: "30 mm"),
-            { "kind" => "combine", "name" => "whole", "how" => "union", "body" => "plate", "with" => ["boss"] }]
-    expect(kinds(mesh_of(plate, post, size: 0.01))).to eq([:tet10])
+    slanted = { "kind" => "cut", "body" => "plate", "plane" => { "from" => spot(0, 0, 0), "normal" => { "x" => 1, "y" => 1, "z" => 4 } }, "keep" => "above" }
+    expect(kinds(mesh_of(plate, slanted, size: 0.01))).to eq([:tet10])
   end
 
   it "sweeps wedges where triangles are asked for" do

@@ -27,9 +27,11 @@ RSpec.describe Lattice::Mesh::WantedSize do
     block = [outline_named("profile", rectangle("0 mm", "0 mm", "60 mm", "40 mm")), body_named("block", "profile", thickness: "20 mm")]
     expect(wanted[*block].corners("block")).to eq(4)
     expect(wanted[*block, family: "tetrahedra and triangles"].corners("block")).to eq(3)
-    slanted = { "kind" => "combine", "name" => "cut", "how" => "subtract", "body" => "block", "with" => ["tool"] }
+    subtracted = { "kind" => "combine", "name" => "cut", "how" => "subtract", "body" => "block", "with" => ["tool"] }
     tool = [outline_named("wedge", corners([30, -10], [80, -10], [80, 30])), body_named("tool", "wedge", thickness: "10 mm")]
-    expect(wanted[*block, *tool, slanted].corners("cut")).to eq(3)
+    expect(wanted[*block, *tool, subtracted].corners("cut")).to eq(4)
+    round = [outline_named("half", corners([0, 0], [20, 0], [0, 30])), body_named("tool", "half", by: "revolve")]
+    expect(wanted[*block, *round, subtracted].corners("cut")).to eq(3)
   end
 
   it "knows only the bodies there are" do

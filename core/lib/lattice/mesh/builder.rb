@@ -49,17 +49,22 @@ module Lattice
         if body.members? then add(Lines.new(body, @settings.plan([body])), body)
         elsif body.faces? || (!body.solid? && (cluster.size > 1 || @settings.triangles?)) then add_sheets(cluster, &tell)
         elsif drawn?(cluster) then add_drawn(body, &tell)
-        elsif (swept = swept(cluster, &tell)) then add(swept, body)
-        else add_tetrahedra(cluster, &tell)
+        elsif !swept?(cluster, &tell)
+          add_tetrahedra(cluster, &tell)
         end
       end
 
-      # @return [#nodes, nil] bricks or wedges, where a body is one shape swept along a line or about an axis
-      def swept(cluster, &)
-        return nil if cluster.size > 1 || @settings.tetrahedra?
+      # Bricks or wedges, where bodies are shapes swept along one line, or a body about an axis.
+      # @return [Boolean] whether they are
+      def swept?(cluster, &)
+        return false if @settings.tetrahedra?
 
         plan = @settings.plan(cluster)
-        (Sweeping::TurnedBricks.of(cluster[0], plan) unless @settings.triangles?) || Sweeping::PrismElements.of(cluster[0], plan, triangles: @settings.triangles?, &)
+        turned = Sweeping::TurnedBricks.of(cluster[0], plan) unless cluster.size > 1 || @settings.triangles?
+        return true.tap { add(turned, cluster[0]) } if turned
+
+        swept = Sweeping::Levels.of(cluster, plan, triangles: @settings.triangles?, &) if @joins.whole?(cluster)
+        swept ? true.tap { add_bodies(swept) } : false
       end
 
       # Whether a body is meshed from its outline.
@@ -96,14 +101,18 @@ module Lattice
                                                                                depth: body.solid? ? body.thickness : 0.0))
         add(body.solid? ? Sweeping::Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
       rescue SolveFailed => e
-        wedges = body.solid? && plan.rings.empty? && Sweeping::PrismElements.of(body, plan, triangles: true, &)
-        wedges ? add(wedges, body) : raise(e)
+        wedges = body.solid? && plan.rings.empty? && Sweeping::Levels.of([body], plan, triangles: true, &)
+        wedges ? add_bodies(wedges) : raise(e)
       end
 
       def add_sheets(cluster, &)
-        sheets = Sheets.new(cluster, @settings.plan(cluster), triangles: @settings.triangles?, &)
-        lay(sheets.nodes, sheets.places)
-        sheets.elements.each { |name, kinds| kinds.each { |kind, conn| @blocks << Block.new(kind, name, conn + @first) } }
+        add_bodies(Sheets.new(cluster, @settings.plan(cluster), triangles: @settings.triangles?, &))
+      end
+
+      # @param made [#nodes, #elements, #places] of several bodies, by their names
+      def add_bodies(made)
+        lay(made.nodes, made.places)
+        made.elements.each { |name, kinds| kinds.each { |kind, conn| @blocks << Block.new(kind, name, conn + @first) } }
       end
 
       def add_tetrahedra(cluster, &)

@@ -26,7 +26,7 @@ module Lattice
         return @points if @free.empty?
 
         rounds.times { relax }
-        rounds.times { break unless search } unless @on_surface
+        rounds.times { break unless search }
         @points
       end
 
@@ -90,11 +90,12 @@ module Lattice
         target = @points[@free, true].dup
         best = before.dup
         start = target.dup
-        step = local_size[poor]
+        step = local_size[poor] * 0.12
+        one, other = directions.map { |d| d[poor, true].dup }
         8.times do |k|
           trial = start.dup
-          trial[poor, 0] += step * 0.12 * Math.cos(k * Math::PI / 4)
-          trial[poor, 1] += step * 0.12 * Math.sin(k * Math::PI / 4)
+          trial[poor, true] = start[poor, true] + Shape::Vectors.times(one, step * Math.cos(k * Math::PI / 4)) + Shape::Vectors.times(other, step * Math.sin(k * Math::PI / 4))
+          trial = @on_surface.call(Numo::Int32.cast(@free), trial) if @on_surface
           @points[@free, true] = trial
           found = worst_around
           better = poor[(found[poor] > best[poor]).where]
@@ -104,6 +105,24 @@ module Lattice
         @points[@free, true] = start
         move_to(target)
         (worst_around[poor] > before[poor] + 1e-3).count.positive?
+      end
+
+      # Two unit vectors [free, 2 or 3] along the elements around each node, square to each other.
+      def directions
+        plane = Numo::DFloat.zeros(@free.size, @points.shape[1])
+        return [0, 1].map { |k| plane.dup.tap { |all| all[true, k] = 1.0 } } if @points.shape[1] == 2
+
+        @normals ||= begin
+          corners = (0..3).map { |k| @points[@quads[true, k].dup, true] }
+          normal = Shape::Vectors.unit(Shape::Vectors.cross(corners[2] - corners[0], corners[3] - corners[1]))
+          flat = @quads.flatten
+          (0..2).each { |k| plane[true, k] = flat.bincount(Algebra::Gather.repeat(normal[true, k].dup, 4), minlength: @points.shape[0])[@free] }
+          Shape::Vectors.unit(plane)
+        end
+        least = @normals.abs.min_index(axis: 1)
+        helper = Numo::DFloat.zeros(@free.size * 3).tap { |flat| flat[least] = 1.0 }.reshape(@free.size, 3)
+        one = Shape::Vectors.unit(Shape::Vectors.cross(helper, @normals))
+        [one, Shape::Vectors.cross(@normals, one)]
       end
 
       def local_size

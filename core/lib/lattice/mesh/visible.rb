@@ -69,22 +69,10 @@ module Lattice
         kept = flat
         unless solid.empty?
           all = Numo::Int32.vstack(solid)
-          key = keys(all[true, 0...-1])
-          order = Numo::Int32.cast(key.sort_index)
-          sorted = key[order].dup
-          twin = Numo::Bit.zeros(sorted.size)
-          same = sorted.size > 1 ? Numo::Int32.cast(sorted[0...-1].eq(sorted[1..]).where) : Numo::Int32.zeros(0)
-          [same, same + 1].each { |rows| twin[rows] = 1 } unless same.empty?
-          alone = twin.eq(0).where
-          kept += [all[order[alone].dup, true]] unless alone.empty?
+          alone = OuterFaces.alone(all[true, 0...-1].dup)
+          kept += [all[alone, true]] unless alone.empty?
         end
         kept.empty? ? Numo::Int32.zeros(0, list[0][0].shape[1]) : Numo::Int32.vstack(kept)
-      end
-
-      # Three of the corners tell a face: the least, the greatest and the least of the rest.
-      def keys(corners)
-        sorted = corners.sort(1)
-        (((Numo::Int64.cast(sorted[true, 0]) * (2**21)) + Numo::Int64.cast(sorted[true, 1])) * (2**21)) + Numo::Int64.cast(sorted[true, -1])
       end
     end
   end

@@ -24,7 +24,7 @@ module Lattice
         body = body!(name)
         return 3 if @settings.triangles?
 
-        (@corners ||= {})[name] ||= !body.solid? || body.prism || body.revolution&.hollow? || Sweeping::Prismatic.of(body) ? 4 : 3
+        (@corners ||= {})[name] ||= !body.solid? || body.prism || body.revolution&.hollow? || Shape::Footprint.of([body]) ? 4 : 3
       end
 
       private

@@ -97,15 +97,18 @@ module Lattice
       end
 
       def points
-        seen = Hash.new(0)
+        taken = (@facets.edges + @facets.faces).to_h { |one| [one.name, true] }
         @facets.vertices.map do |vertex|
           at = @facets.points[vertex[:node], true].to_a
-          name = @body.prism&.point_name(at, solid: @body.solid?) || named_by_faces(vertex)
-          seen[name] += 1
-          name = "#{name} (#{seen[name]})" if seen[name] > 1
+          plain = @body.prism&.point_name(at, solid: @body.solid?) || named_by_faces(vertex)
+          name = free_name(plain, taken)
+          taken[name] = true
           place(:points, name, "point", bounds: [at, at], at: at, node: vertex[:node])
         end
       end
+
+      # No two places of a body bear one name.
+      def free_name(plain, taken) = taken[plain] ? (2..).lazy.map { |k| "#{plain} (#{k})" }.find { |name| !taken[name] } : plain
 
       def named_by_faces(vertex)
         edges = vertex[:edges].map { |i| @facets.edges[i] }

@@ -74,7 +74,7 @@ module Lattice
         owners = labels[repair.kept].dup
         exact = on_surfaces(repair.points, repair.triangles, owners)
         placed = (exact * @scale) + @middle
-        owners = Coplanar.call(placed, repair.triangles, owners, @bodies.map(&:last)) if @how == "union"
+        owners = Coplanar.call(owners, @bodies.map(&:last)) if @how == "union"
         parted(placed, repair.triangles, owners)
       end
 

@@ -49,8 +49,9 @@ module Lattice
         [to[0] + ((to[0] - from[0]) * far / length), to[1] + ((to[1] - from[1]) * far / length)]
       end
 
-      # A thin slab on a plane face, of its own outline. Where that runs along given lines,
-      # it is drawn a little beyond them, so that no two walls all but coincide.
+      # A thin slab on a plane face, of its own outline, with walls as exact as its edges. Where
+      # that runs along given lines, it is drawn a little beyond them, so that no two walls all
+      # but coincide.
       # @param facets [Facets]
       # @param face [Integer]
       # @param depth [Float] m, both ways
@@ -63,31 +64,64 @@ module Lattice
         triangles = rank[facets.triangles[rows, true].flatten].reshape(rows.size, 3).dup
         normal = facets.flat[0][rows[0], true].dup
         sides = rim(triangles)
-        points = widened(facets.points[nodes, true].dup, sides, normal, beyond, facets.size)
+        flat = facets.points[nodes, true].dup
+        points = widened(flat.dup, sides, normal, beyond, facets.size)
+        bearers = bearers(facets, face, rank)
+        labels = sides.map { |a, b| (points[[a, b], true] - flat[[a, b], true]).abs.max.zero? ? bearers.fetch([a, b].sort, 0) : 0 }
         walls = sides.flat_map { |a, b| [[a, b, b + nodes.size], [a, b + nodes.size, a + nodes.size]] }
         all = triangles[true, [0, 2, 1]].dup.concatenate(triangles + nodes.size).concatenate(Numo::Int32.cast(walls))
-        Facets.new(points: (points - (normal * depth)).concatenate(points + (normal * depth)), triangles: all, owners: Numo::Int32.zeros(all.shape[0]),
-                   faces: [Face.new("slab", Surface.free)])
+        surfaces = [Surface.free, *facets.edges.map { |edge| wall(edge, points: facets.points, normal: normal.to_a) }]
+        used = labels.uniq.sort | [0]
+        owners = ([0] * (2 * rows.size)) + labels.flat_map { |label| [used.index(label)] * 2 }
+        Facets.new(points: (points - (normal * depth)).concatenate(points + (normal * depth)), triangles: all, owners: Numo::Int32.cast(owners),
+                   faces: used.map { |label| Face.new("slab #{label}", surfaces[label]) })
+      end
+
+      # @return [Hash] ends of the steps of a face's edges, as they are ranked => the edge, from one
+      def bearers(facets, face, rank)
+        facets.edges.each_with_index.select { |edge, _| edge.faces.include?(face) }.flat_map do |edge, i|
+          edge.run.each_cons(2).map { |ends| [ends.map { |n| rank[n] }.sort, i + 1] }
+        end.to_h
+      end
+
+      # What an edge of a plane face becomes when it is drawn along the normal.
+      def wall(edge, points:, normal:)
+        return Surface.cylinder(edge.centre, normal, edge.radius) if edge.radius && Vectors.dot3(edge.axis, normal).abs > 1 - 1e-9
+        return Surface.free unless edge.curve == "line"
+
+        from, to = edge.nodes.values_at(0, -1).map { |n| points[n, true].to_a }
+        Surface.plane(from, Vectors.cross3(Vectors.minus3(to, from), normal))
       end
 
       ALONG = 2e-3 # of the size, within which a rim runs along a line
 
-      # Points of the rim that lie on the lines are moved outwards.
+      # Sides of the rim that run along the lines are moved outwards; others stay on their lines.
       def widened(points, sides, normal, beyond, size)
         return points if beyond.shape[0].zero?
 
-        outwards = Hash.new { |hash, node| hash[node] = [0.0, 0.0, 0.0] }
         n = normal.to_a
+        meeting = Hash.new { |hash, node| hash[node] = [] }
         sides.each do |a, b|
-          out = Vectors.unit3(Vectors.cross3(Vectors.minus3(points[b, true].to_a, points[a, true].to_a), n))
-          [a, b].each { |node| outwards[node] = Vectors.plus3(outwards[node], out) }
+          ends = [a, b].map { |node| points[node, true].to_a }
+          direction = Vectors.unit3(Vectors.minus3(*ends.reverse))
+          middle = ends.transpose.map { |p, q| (p + q) / 2 }
+          along = Polygon.distance_to(middle, beyond[true, 0, true], beyond[true, 1, true]) < size * ALONG
+          [a, b].each { |node| meeting[node] << { direction: direction, outward: along ? Vectors.cross3(direction, n) : nil } }
         end
-        outwards.each do |node, direction|
-          next if Vectors.norm3(direction) < 1e-9 || Polygon.distance_to(points[node, true].to_a, beyond[true, 0, true], beyond[true, 1, true]) > size * ALONG
-
-          points[node, true] = points[node, true] + (Numo::DFloat[*Vectors.unit3(direction)] * (size * ALONG * 3))
-        end
+        meeting.each { |node, both| points[node, true] = points[node, true] + (Numo::DFloat[*step_outwards(both)] * (size * ALONG * 3)) }
         points
+      end
+
+      # @param sides [Array<Hash>] that meet in a point
+      # @return [Array<Float>] the way of the point for which those with an outward normal move by one
+      def step_outwards(sides)
+        moved, still = sides.partition { |side| side[:outward] }
+        return [0.0, 0.0, 0.0] if moved.empty?
+
+        outward = moved[0][:outward]
+        slide = still.empty? ? moved.map { |side| side[:outward] }.reduce { |a, b| Vectors.plus3(a, b) } : still[0][:direction]
+        gain = Vectors.dot3(outward, slide)
+        gain.abs < 0.2 ? outward : slide.map { |c| c / gain }
       end
 
       # @return [Array<Array<Integer>>] open sides, as their triangle runs them

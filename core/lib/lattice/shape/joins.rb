@@ -34,6 +34,12 @@ module Lattice
         cluster.combination(2).flat_map { |a, b| pairs(a, b).map { |i, j| [[a.name, a.facets.faces[i].name], [b.name, b.facets.faces[j].name]] } }
       end
 
+      # @param cluster [Array<Body>]
+      # @return [Boolean] whether all faces of theirs that touch coincide, so that what touches is joined
+      def whole?(cluster)
+        cluster.combination(2).all? { |a, b| touching(a, b).size == pairs(a, b).size }
+      end
+
       private
 
       # Regions of one outline share their borders without being told.
@@ -44,8 +50,10 @@ module Lattice
       def touching?(one, other) = pairs(one, other).any?
 
       def pairs(one, other)
-        one.facets.remember([:shared, other.signature, other.name]) { ContactFaces.pairs(one.facets, other.facets).select { |i, j| same?(one.facets, i, other.facets, j) } }
+        one.facets.remember([:shared, other.signature, other.name]) { touching(one, other).select { |i, j| same?(one.facets, i, other.facets, j) } }
       end
+
+      def touching(one, other) = one.facets.remember([:touching, other.signature, other.name]) { ContactFaces.pairs(one.facets, other.facets) }
 
       # Of one area about one centre: what is only partly covered is no common face.
       def same?(a, i, b, j)

@@ -92,6 +92,26 @@ module Lattice
         [-half, half].map { |h| [a.centre[0] + ((dx * along) - (dy * h)).fdiv(distance), a.centre[1] + ((dy * along) + (dx * h)).fdiv(distance)] }
       end
 
+      # Cuts all of many curves where they meet: only those whose boxes meet are compared.
+      # @return [Array<Line, Arc>]
+      def cut_all(curves, near)
+        boxes = Numo::DFloat.cast(curves.map { |c| box(c, near) })
+        curves.each_index.flat_map do |i|
+          mine = boxes[i, true]
+          meet = (0..1).map { |k| (boxes[true, k] <= mine[k + 2]) & (boxes[true, k + 2] >= mine[k]) }.reduce(:&)
+          others = meet.where.to_a - [i]
+          cut([curves[i], *curves.values_at(*others)], 0, near)
+        end
+      end
+
+      # @return [Array<Float>] least x and y, greatest x and y; of arcs those of the whole circle
+      def box(curve, near)
+        reach = curve.is_a?(Line) ? 0.0 : curve.radius
+        ends = curve.is_a?(Line) ? [curve.from, curve.to] : [curve.centre]
+        xs, ys = ends.transpose
+        [xs.min - reach - near, ys.min - reach - near, xs.max + reach + near, ys.max + reach + near]
+      end
+
       # Cuts one of several curves wherever the others meet it.
       # @return [Array<Line, Arc>] the curve itself when none does
       def cut(curves, index, near)

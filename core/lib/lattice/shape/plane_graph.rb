@@ -14,9 +14,13 @@ module Lattice
 
       # @param loop [Loop]
       # @param point [Numo::DFloat] [1, 2]
-      def self.within?(loop, point)
-        from = loop.polyline(0.02)[0]
-        Polygon.inside(point, from, from[(1..from.shape[0]).map { |i| i % from.shape[0] }, true])[0] == 1
+      def self.within?(loop, point) = inside?(loop.polyline(0.02)[0], point)
+
+      # @param run [Numo::DFloat] [n, 2] points of a closed line
+      def self.inside?(run, point)
+        return false unless (0..1).all? { |k| point[0, k].between?(*run[true, k].minmax) }
+
+        Polygon.inside(point, run, run[(1..run.shape[0]).map { |i| i % run.shape[0] }, true])[0] == 1
       end
 
       # @param pieces [Array<Line, Arc>]
@@ -38,9 +42,10 @@ module Lattice
       # them, or the outside.
       # @return [Array<Region>]
       def regions
-        outer, inner = trace.map { |segments| Loop.new(segments, "side") }.partition { |l| l.area.positive? }
+        loops = trace.map { |segments| Loop.new(segments, "side") }
+        outer, inner = loops.map { |loop| [loop, loop.area, loop.polyline(0.02)[0]] }.partition { |_, area, _| area.positive? }
         held = inner.group_by { |hole| around(hole, outer) }
-        outer.map { |boundary| Region.new(boundary, held.fetch(boundary, [])) }
+        outer.map { |boundary, _| Region.new(boundary, held.fetch(boundary, []).map(&:first)) }
       end
 
       private
@@ -81,9 +86,12 @@ module Lattice
         run.map { |h| curve(h) }
       end
 
+      # The smallest loop that a hole lies in; each with its area and its points.
       def around(hole, outer)
-        point = Numo::DFloat.cast([hole.segments[0].points(Numo::DFloat[0.37])[0, true].to_a])
-        outer.select { |loop| loop.area > hole.area.abs * (1 + 1e-9) && PlaneGraph.within?(loop, point) }.min_by(&:area)
+        loop, area, = hole
+        point = loop.segments[0].points(Numo::DFloat[0.37])
+        found = outer.sort_by { |o| o[1] }.find { |_, size, run| size > area.abs * (1 + 1e-9) && PlaneGraph.inside?(run, point) }
+        found && found[0]
       end
     end
   end

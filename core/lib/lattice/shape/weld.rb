@@ -39,7 +39,7 @@ module Lattice
         order = key.sort_index
         sorted = key[order].dup
         start = Numo::Int32.zeros(sorted.size)
-        start[1..] = Numo::Int32.cast(sorted[1..].ne(sorted[0...-1]))
+        start[1..] = Numo::Int32.cast(sorted[1..].ne(sorted[0...-1])) if sorted.size > 1
         rank = Numo::Int32.zeros(sorted.size)
         rank[order] = start.cumsum
         heads = start.dup

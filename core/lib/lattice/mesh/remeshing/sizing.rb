@@ -39,7 +39,7 @@ module Lattice
         private
 
         def build
-          limits = curved_faces + free_faces + short_edges + gaps + wishes
+          limits = curved_faces + free_faces + curved_edges + short_edges + gaps + wishes
           wanted = [*limits.map { |_, size| size.min }, *@plan.regions.map(&:last), @plan.size].min
           low, high = @facets.bounds
           field = SizeField.new(low, high, @plan.size, finest: [wanted, @plan.size * FINEST].max, growth: @plan.growth)
@@ -71,6 +71,32 @@ module Lattice
         def free_faces
           nodes, radii = @source.free_radii
           nodes.empty? ? [] : [[@facets.points[nodes, true].dup, bent(radii)]]
+        end
+
+        # Edges between plane faces, or of one: where they bend no face tells of it.
+        def curved_edges
+          flat = @facets.edges.each_index.select { |i| @facets.edges[i].curve != "line" && @facets.edges[i].faces.all? { |f| @facets.faces[f].surface.plane? } }
+          flat.filter_map { |i| @facets.edges[i].radius ? on_round(i) : on_bent(i) }
+        end
+
+        def on_round(edge)
+          size = bent(Numo::DFloat[@facets.edges[edge].radius])[0]
+          return nil if size >= @plan.size
+
+          points = sampled(edge, size * 2)
+          [points, Numo::DFloat.zeros(points.shape[0]).fill(size)]
+        end
+
+        # Radii from the angle between the steps of the run before and after each of its points.
+        def on_bent(edge)
+          run = @facets.points[@facets.edges[edge].run, true].dup
+          return nil if run.shape[0] < 3
+
+          steps = run[1..-1, true] - run[0...-1, true]
+          way = V.unit(steps)
+          angle = Numo::NMath.acos(V.dot(way[0...-1, true], way[1..-1, true]).clip(-1, 1))
+          length = V.norm(steps)
+          [run[1...-1, true].dup, bent((length[0...-1] + length[1..]) / 2 / (angle + 1e-9))]
         end
 
         # Edges shorter than the size ask for elements of their own length at their ends.

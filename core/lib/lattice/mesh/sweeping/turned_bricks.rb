@@ -27,7 +27,7 @@ module Lattice
           layers = layers(plan) or return
           @plane = Quadratic.new(PlaneMesher.call(@revolution.outline, plan, @revolution.frame, divisions: along))
           sweep(layers)
-          @places = gather
+          @places = SkinPlaces.of(body, @nodes, @elements)
         end
 
         private
@@ -52,42 +52,14 @@ module Lattice
         def backward? = @revolution.angle.positive?
 
         def sweep(division)
-          quads = backward? ? Layers.turned(@plane.quads) : @plane.quads
+          plane = @plane
+          quads = backward? ? Layers.turned(plane.quads) : plane.quads
           shares = division.shares
-          @layers = Layers.new(@plane.points.shape[0], quads, division.count, closed: @revolution.full?) do |step|
-            @revolution.turned(@plane.points, @revolution.angle * (shares[step.floor] + shares[step.ceil]) / 2)
+          layers = Layers.new(plane.points.shape[0], quads, division.count, closed: @revolution.full?) do |step|
+            @revolution.turned(plane.points, @revolution.angle * (shares[step.floor] + shares[step.ceil]) / 2)
           end
-          @nodes = @layers.nodes
-          @elements = { @layers.kind => @layers.elements }
-        end
-
-        def gather
-          @found = SweptPlaces.new(@body, @nodes)
-          @plane.sides.each { |key, lines| add_side(key, backward? ? lines[true, [1, 0, 2]].dup : lines) }
-          @found.add_face("start", @layers.cap(top: false)) unless @revolution.full?
-          @found.add_face("end", @layers.cap(top: true)) unless @revolution.full?
-          add_corners
-          @found.call
-        end
-
-        def add_side(key, lines)
-          @found.add_face(key, @layers.wall(lines))
-          return if @revolution.full?
-
-          @found.add_line(["start", key], @layers.rim(lines, top: false))
-          @found.add_line(["end", key], @layers.rim(lines, top: true))
-        end
-
-        # The node where a side leaves lies between it and the side before it.
-        def add_corners
-          @revolution.outline.loops.each do |loop|
-            keys = loop.segments.map(&:key)
-            keys.each_with_index do |key, i|
-              node = @plane.corners[key] or next
-              @found.add_line([keys[i - 1], key], @layers.upright(node))
-              [false, true].each { |top| @found.add_corner(@layers.corner(node, top: top)) } unless @revolution.full?
-            end
-          end
+          @nodes = layers.nodes
+          @elements = { layers.kind => layers.elements }
         end
       end
     end
