@@ -18,6 +18,47 @@ RSpec.describe Lattice::Shape::Joins do
     expect(result.displacement[true, 0].max).to be_near(20e3 * 0.05 / 2e-4 * ((1 / 200e9) + (1 / 100e9)), 1e-9)
   end
 
+  describe "round faces" do
+    def slab(depth) = [outline_named("plan", rectangle("0 mm", "0 mm", "60 mm", "40 mm")), body_named("slab", "plan", thickness: "#{depth} mm")]
+    def rod(name, diameter, depth, z) = [outline_named("#{name} plan", circle(30, 20, diameter)), body_named(name, "#{name} plan", thickness: "#{depth} mm", on: on("xy", z: z))]
+    def combined(name, how, body, other) = { "kind" => "combine", "name" => name, "how" => how, "body" => body, "with" => [other] }
+    def bored(depth, from) = [*slab(depth), *rod("bore", 16, 60, from), combined("plate", "subtract", "slab", "bore")]
+    def joined(*names) = { "kind" => "join", "bodies" => names }
+
+    def meshed(statements, family)
+      parts = parts_of(*statements)
+      grid = Lattice::Mesh::Builder.call(parts.bodies, Lattice::Mesh::Settings.new(0.005, family: family), parts.joins)
+      [parts.bodies, parts.joins.shared(parts.bodies), grid, Lattice::Command::MeshReport.new(grid, parts.bodies, {}, nil).to_h]
+    end
+
+    { "of a pin that stands out" => [1, -> { [*bored(10, -20), *rod("pin", 16, 30, -5), joined("plate", "pin")] }],
+      "of a pin that ends flush" => [1, -> { [*bored(10, -20), *rod("pin", 16, 10, 0), joined("plate", "pin")] }],
+      "of a pin in a blind hole" => [2, -> { [*bored(20, 8), *rod("pin", 16, 30, 8), joined("plate", "pin")] }],
+      "of a bolt with its head" => [2, -> { [*bored(10, -20), *rod("shank", 16, 20, -5), *rod("head", 26, 8, 10), combined("bolt", "union", "shank", "head"), joined("plate", "bolt")] }],
+      "of half a pin" => [1, lambda {
+        [*bored(10, -20), *rod("pin", 16, 30, -5), { "kind" => "cut", "body" => "pin", "plane" => { "axis" => "x", "at" => "30 mm" }, "keep" => "above" }, joined("plate", "pin")]
+      }] }.each do |name, (common, made)|
+      ["bricks and quadrilaterals", "tetrahedra and triangles"].each do |family|
+        it "#{name} are one with the hole's, of #{family}" do
+          bodies, pairs, grid, report = meshed(instance_exec(&made), family)
+          expect(pairs.size).to eq(common)
+          shared = bodies.map { |b| grid.body_nodes(b.name).to_a }.reduce(:&)
+          expect(Lattice::Algebra::Gather.distinct(pairs.map { |key, _| grid.places.fetch(key) }).to_a).to match_array(shared)
+          expect(report[:skin].values_at(:open, :places)).to eq([0, report[:skin][:wanted]])
+          expect(report[:volume] / report[:shape_volume]).to be_near(1.0, 5e-6)
+          expect(grid.quality.values(:mean_ratio).min).to be > (family.start_with?("tetra") ? 0.45 : 0.25)
+        end
+      end
+    end
+
+    it "do not overlap where pins of other facets stand in holes" do
+      parts = parts_of(*bored(10, -20), *rod("pin", 16, 30, -5), { "kind" => "cut", "body" => "pin", "plane" => { "axis" => "x", "at" => "30 mm" }, "keep" => "above" })
+      expect { Lattice::Mesh::Faults.check_overlaps(parts.bodies) }.not_to raise_error
+      deep = parts_of(*slab(10), *rod("pin", 16, 30, -5))
+      expect { Lattice::Mesh::Faults.check_overlaps(deep.bodies) }.to raise_error(Lattice::InvalidInput, /overlap near/)
+    end
+  end
+
   it "makes regions of one outline share the nodes of their border, of either family" do
     regions = [outline_named("strip", rectangle("0 mm", "0 mm", "100 mm", "20 mm"), dividers: [corners([0, 8], [100, 8])]),
                body_named("strip body", "strip", make: "plane stress", thickness: "2 mm")]

@@ -54,7 +54,8 @@ RSpec.describe Lattice::Mesh::Sweeping::Levels do
 
   { "a block on a plate" => -> { [*slab, *box("block", 10, 10, 20, 20, 15, 10), joined("slab", "block")] },
     "bars across each other" => -> { [*slab, *box("bar", 20, -20, 15, 80, 10, 10), joined("slab", "bar")] },
-    "blocks of two heights side by side" => -> { [*slab, *box("block", 60, 0, 30, 40, 20), joined("slab", "block")] } }
+    "blocks of two heights side by side" => -> { [*slab, *box("block", 60, 0, 30, 40, 20), joined("slab", "block")] },
+    "a pin in a plate" => -> { [*slab, *rod("bore", 30, 20, 16, 40, -10), combined("subtract", "slab", "bore"), *rod("pin", 30, 20, 16, 30, -5), joined("whole", "pin")] } }
     .each do |name, made|
     describe "#{name}, joined" do
       let(:meshed) { super(instance_exec(&made)) }

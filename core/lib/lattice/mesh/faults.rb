@@ -9,6 +9,7 @@ module Lattice
       DEEP = 0.01 # of the smaller body: round faces of different facets cut each other by less
 
       SAMPLES = 150 # triangles of a body that are looked at in another
+      PLACES = 60   # where bodies cross that are looked at
 
       module_function
 
@@ -85,8 +86,15 @@ module Lattice
         counts = facets.map { |f| f.points.shape[0] }
         groups = Numo::Int32.zeros(facets[0].count).concatenate(Numo::Int32.ones(facets[1].count))
         triangles = Numo::Int32.vstack([facets[0].triangles, facets[1].triangles + counts[0]])
-        places, = Shape::Crossings.new(Numo::DFloat.vstack(facets.map(&:points)), triangles).call(groups, depth: depth)
-        places.empty? ? nil : places[0, true].to_a
+        places, mine, its = Shape::Crossings.new(Numo::DFloat.vstack(facets.map(&:points)), triangles).call(groups, depth: depth)
+        return nil if places.empty?
+
+        normals = Numo::DFloat.vstack(facets.map { |f| f.flat[0] })
+        inward = V.unit(normals[mine, true] + normals[its, true]) * (-2 * depth)
+        corners = facets.map(&:corners)
+        # Facets of round faces that lie on each other cross too, but there is nothing within both.
+        row = (0...places.shape[0]).step((places.shape[0] / PLACES.to_f).ceil).find { |i| corners.all? { |c| within?(places[i, true] + inward[i, true], c) } }
+        row && places[row, true].to_a
       end
 
       # @return [Array<Float>, nil] the middle of a triangle of +one+ that lies so deep within +other+

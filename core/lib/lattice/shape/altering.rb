@@ -188,6 +188,9 @@ module Lattice
         return @bodies unless parts.all?(&:solid?)
 
         joined = Joining.new(parts, method(:kept)).call
+        joined.apart.each do |one, other|
+          fault("“#{one}” and “#{other}” touch, but the faces there could not be given the same border", "bodies", "Draw the touching faces alike, or leave these two apart.")
+        end
         fault("the bodies touch nowhere", "bodies", "Move them together, or leave them apart.") if joined.shared.zero?
         @bodies.map { |b| joined.bodies[b.name] || b }
       end

@@ -101,14 +101,9 @@ module Lattice
         @facets.vertices.map do |vertex|
           at = @facets.points[vertex[:node], true].to_a
           plain = @body.prism&.point_name(at, solid: @body.solid?) || named_by_faces(vertex)
-          name = free_name(plain, taken)
-          taken[name] = true
-          place(:points, name, "point", bounds: [at, at], at: at, node: vertex[:node])
+          place(:points, Naming.free(plain, taken), "point", bounds: [at, at], at: at, node: vertex[:node])
         end
       end
-
-      # No two places of a body bear one name.
-      def free_name(plain, taken) = taken[plain] ? (2..).lazy.map { |k| "#{plain} (#{k})" }.find { |name| !taken[name] } : plain
 
       def named_by_faces(vertex)
         edges = vertex[:edges].map { |i| @facets.edges[i] }

@@ -16,8 +16,32 @@ module Lattice
         one.faces.each_index.to_a.product(other.faces.each_index.to_a).select do |i, j|
           a = one.faces[i].surface
           b = other.faces[j].surface
-          a.same?(b, near) && boxes_meet?(one, i, other, j, near) && (a.plane? ? plane_overlap?(one, i, other, j, near) : true)
+          a.same?(b, near) && boxes_meet?(one, i, other, j, near) && (a.plane? ? plane_overlap?(one, i, other, j, near) : round_overlap?(one, i, other, j, near))
         end
+      end
+
+      # Of one area about one centre: what is only partly covered is no common face.
+      def coincide?(one, i, other, j)
+        areas = [one.measures.face_areas[i], other.measures.face_areas[j]]
+        away = Vectors.norm3(Vectors.minus3(one.measures.face_centres[i], other.measures.face_centres[j]))
+        (areas[0] - areas[1]).abs < areas.max * ALIKE && away < Math.sqrt(areas.max) * ALIKE
+      end
+
+      ALIKE = 1e-3 # of the area, and of its root
+
+      # Round faces on one surface that look against each other, and not merely end on each other.
+      def round_overlap?(one, i, other, j, near)
+        return false if outward?(one, i) == outward?(other, j)
+        return true unless %w[cylinder cone].include?(one.faces[i].surface.kind)
+
+        RoundContact.over?(one, i, other, j, near) || RoundContact.over?(other, j, one, i, near)
+      end
+
+      # Whether a round face looks away from the middle of its surface.
+      def outward?(facets, face)
+        rows = facets.of(face)
+        centres = facets.corners.map { |c| c[rows, true] }.reduce(:+) / 3
+        (Vectors.dot(facets.faces[face].surface.normals(centres), facets.flat[0][rows, true]) * facets.flat[1][rows]).sum.positive?
       end
 
       def boxes_meet?(one, i, other, j, near)

@@ -49,7 +49,7 @@ module Lattice
         [to[0] + ((to[0] - from[0]) * far / length), to[1] + ((to[1] - from[1]) * far / length)]
       end
 
-      # A thin slab on a plane face, of its own outline, with walls as exact as its edges. Where
+      # A thin slab on a face, of its own outline, with walls as exact as its edges. Where
       # that runs along given lines, it is drawn a little beyond them, so that no two walls all
       # but coincide.
       # @param facets [Facets]
@@ -62,15 +62,15 @@ module Lattice
         rank = Numo::Int32.zeros(facets.points.shape[0])
         rank[nodes] = Numo::Int32.new(nodes.size).seq
         triangles = rank[facets.triangles[rows, true].flatten].reshape(rows.size, 3).dup
-        normal = facets.flat[0][rows[0], true].dup
-        sides = rim(triangles)
         flat = facets.points[nodes, true].dup
+        normal = normals(facets, face, flat)
+        sides = rim(triangles)
         points = widened(flat.dup, sides, normal, beyond, facets.size)
         bearers = bearers(facets, face, rank)
         labels = sides.map { |a, b| (points[[a, b], true] - flat[[a, b], true]).abs.max.zero? ? bearers.fetch([a, b].sort, 0) : 0 }
         walls = sides.flat_map { |a, b| [[a, b, b + nodes.size], [a, b + nodes.size, a + nodes.size]] }
         all = triangles[true, [0, 2, 1]].dup.concatenate(triangles + nodes.size).concatenate(Numo::Int32.cast(walls))
-        surfaces = [Surface.free, *facets.edges.map { |edge| wall(edge, points: facets.points, normal: normal.to_a) }]
+        surfaces = [Surface.free, *facets.edges.map { |edge| wall(edge, facets, face) }]
         used = labels.uniq.sort | [0]
         owners = ([0] * (2 * rows.size)) + labels.flat_map { |label| [used.index(label)] * 2 }
         Facets.new(points: (points - (normal * depth)).concatenate(points + (normal * depth)), triangles: all, owners: Numo::Int32.cast(owners),
@@ -84,16 +84,37 @@ module Lattice
         end.to_h
       end
 
-      # What an edge of a plane face becomes when it is drawn along the normal.
-      def wall(edge, points:, normal:)
-        return Surface.cylinder(edge.centre, normal, edge.radius) if edge.radius && Vectors.dot3(edge.axis, normal).abs > 1 - 1e-9
-        return Surface.free unless edge.curve == "line"
+      # @return [Numo::DFloat] [n, 3] unit normals of a face at points on it, outward
+      def normals(facets, face, points)
+        surface = facets.faces[face].surface
+        return Numo::DFloat.zeros(*points.shape) + facets.flat[0][facets.of(face)[0], true] if surface.plane?
 
-        from, to = edge.nodes.values_at(0, -1).map { |n| points[n, true].to_a }
-        Surface.plane(from, Vectors.cross3(Vectors.minus3(to, from), normal))
+        surface.normals(points) * (ContactFaces.outward?(facets, face) ? 1.0 : -1.0)
       end
 
-      ALONG = 2e-3 # of the size, within which a rim runs along a line
+      # What an edge of a face becomes when it is drawn along the normals.
+      def wall(edge, facets, face)
+        return Surface.free unless edge.faces.include?(face)
+
+        if edge.curve == "line" then straight_wall(edge, facets, face)
+        elsif edge.radius then round_wall(edge, facets.faces[face].surface)
+        else Surface.free
+        end
+      end
+
+      def straight_wall(edge, facets, face)
+        from, to = edge.nodes.values_at(0, -1).map { |n| facets.points[n, true].to_a }
+        Surface.plane(from, Vectors.cross3(Vectors.minus3(to, from), normals(facets, face, Numo::DFloat[from])[0, true].to_a))
+      end
+
+      def round_wall(edge, surface)
+        return Surface.free unless %w[plane cylinder].include?(surface.kind) && Vectors.dot3(edge.axis, surface.axis).abs > 1 - 1e-9
+
+        surface.plane? ? Surface.cylinder(edge.centre, surface.axis, edge.radius) : Surface.plane(edge.centre, surface.axis)
+      end
+
+      ALONG = 2e-3   # of the size, within which a rim runs along a line
+      PARALLEL = 0.9 # cosine between lines that run along each other
 
       # Sides of the rim that run along the lines are moved outwards; others stay on their lines.
       def widened(points, sides, normal, beyond, size)
@@ -105,11 +126,19 @@ module Lattice
           ends = [a, b].map { |node| points[node, true].to_a }
           direction = Vectors.unit3(Vectors.minus3(*ends.reverse))
           middle = ends.transpose.map { |p, q| (p + q) / 2 }
-          along = Polygon.distance_to(middle, beyond[true, 0, true], beyond[true, 1, true]) < size * ALONG
-          [a, b].each { |node| meeting[node] << { direction: direction, outward: along ? Vectors.cross3(direction, n) : nil } }
+          along = parallel?(direction, beyond) { |from, to| Polygon.distance_to(middle, from, to) < size * ALONG }
+          [a, b].each { |node| meeting[node] << { direction: direction, outward: along ? Vectors.cross3(direction, n[node]) : nil } }
         end
         meeting.each { |node, both| points[node, true] = points[node, true] + (Numo::DFloat[*step_outwards(both)] * (size * ALONG * 3)) }
         points
+      end
+
+      # Whether lines that have nearly a direction are found.
+      # @yield [Numo::DFloat, Numo::DFloat] starts and ends of those lines
+      def parallel?(direction, lines)
+        steps = lines[true, 1, true] - lines[true, 0, true]
+        rows = (Vectors.unit(steps).dot(Numo::DFloat[*direction]).abs > PARALLEL).where
+        !rows.empty? && yield(lines[rows, 0, true].dup, lines[rows, 1, true].dup)
       end
 
       # @param sides [Array<Hash>] that meet in a point

@@ -84,11 +84,15 @@ module Lattice
       # Edges are named for the faces that meet; several between the same two are counted.
       def named(chains)
         ordered = chains.sort_by { |nodes, faces| [faces, @points[nodes, true].mean(0).to_a.map { |c| c.round(9) }] }
-        ordered.group_by(&:last).flat_map do |faces, same|
-          label = faces.map { |f| @facets.faces[f].name }
-          label = label.size == 1 ? "rim of #{label[0]}" : label.join(" | ")
-          same.each_with_index.map { |(nodes, _), i| Edge.of(i.zero? ? label : "#{label} (#{i + 1})", nodes, @points, faces) }
-        end
+        # Short labels first: a face may bear the name that a second edge of others would get.
+        taken = {}
+        names = ordered.sort_by.with_index { |(_, faces), i| [label(faces).size, i] }.to_h { |chain| [chain, Naming.free(label(chain[1]), taken)] }
+        ordered.map { |chain| Edge.of(names[chain], chain[0], @points, chain[1]) }
+      end
+
+      def label(faces)
+        names = faces.map { |f| @facets.faces[f].name }
+        names.size == 1 ? "rim of #{names[0]}" : names.join(" | ")
       end
     end
   end

@@ -50,17 +50,10 @@ module Lattice
       def touching?(one, other) = pairs(one, other).any?
 
       def pairs(one, other)
-        one.facets.remember([:shared, other.signature, other.name]) { touching(one, other).select { |i, j| same?(one.facets, i, other.facets, j) } }
+        one.facets.remember([:shared, other.signature, other.name]) { touching(one, other).select { |i, j| ContactFaces.coincide?(one.facets, i, other.facets, j) } }
       end
 
       def touching(one, other) = one.facets.remember([:touching, other.signature, other.name]) { ContactFaces.pairs(one.facets, other.facets) }
-
-      # Of one area about one centre: what is only partly covered is no common face.
-      def same?(a, i, b, j)
-        areas = [a.measures.face_areas[i], b.measures.face_areas[j]]
-        away = Vectors.norm3(Vectors.minus3(a.measures.face_centres[i], b.measures.face_centres[j]))
-        (areas[0] - areas[1]).abs < areas.max * 1e-3 && away < Math.sqrt(areas.max) * 1e-3
-      end
     end
   end
 end

@@ -24,6 +24,7 @@ module Lattice
           @field = sheet.field
           @random = Random.new(seed)
           @corners = sheet.corners
+          @shell = shell
           spheres
         end
 
@@ -48,6 +49,13 @@ module Lattice
         end
 
         private
+
+        # Corners of the triangles that the void begins at: what parts bodies has an inside on both sides.
+        def shell
+          sides = [@sheet.source.behind, @sheet.source.before].map { |region| region[@sheet.owners].eq(0) }
+          rows = (sides[0] | sides[1]).where
+          @corners.map { |c| c[rows, true].dup }
+        end
 
         def all_cells(counts)
           x, y, z = counts
@@ -113,7 +121,7 @@ module Lattice
 
         # Where vertical lines through the lattice meet the triangles: column and height.
         def crossings(pitch, shift)
-          flat = @corners.map { |c| ((c - @low) / pitch) - shift }
+          flat = @shell.map { |c| ((c - @low) / pitch) - shift }
           low, high = %i[minimum maximum].map { |m| flat.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } }
           first = Numo::Int32.cast(low.ceil)
           spans = (Numo::Int32.cast(high.floor) - first + 1)[true, 0..1].clip(0, nil)
