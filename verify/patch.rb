@@ -38,11 +38,20 @@ module Verify
       of_body(Lattice::Shape::Body.new(name: "part", make: make, facets: facets, prism: prism, signature: []), **options)
     end
 
-    # @return [Patch] of a quarter of a ring
-    def self.of_ring(**options)
-      revolution = Lattice::Shape::Revolution.new(drawn(Verify.rectangle(0.5, 0, 0.4, 0.3), []), Math::PI / 2, Lattice::Shape::Frame.new)
+    # @return [Patch] of a quarter of a ring, or of a shaft with a core
+    def self.of_ring(inner: 0.5, **options)
+      revolution = Lattice::Shape::Revolution.new(drawn(Verify.rectangle(inner, 0, 0.9 - inner, 0.3), []), Math::PI / 2, Lattice::Shape::Frame.new)
       facets = swept(revolution.outline, Lattice::Shape::Ways.revolution(revolution.frame, revolution.angle))
       of_body(Lattice::Shape::Body.new(name: "part", make: "solid", facets: facets, revolution: revolution, signature: []), **options)
+    end
+
+    # @return [Patch] of a plate with a round boss, in levels
+    def self.of_levels(**options)
+      plate, boss = [[Verify.rectangle(0, 0, 1, 0.7), 0.0, 0.2], [{ "circle" => { "x" => "0.4 m", "y" => "0.3 m", "diameter" => "0.4 m" } }, 0.2, 0.3]].map do |boundary, z, depth|
+        swept(drawn(boundary, []), Lattice::Shape::Ways.extrusion(Lattice::Shape::Frame.new([0.0, 0.0, z]), depth))
+      end
+      facets = Lattice::Shape::Combining.call([["plate", plate], ["boss", boss]], "union") { |body, face| "#{body} #{face}" }[0]
+      of_body(Lattice::Shape::Body.new(name: "part", make: "solid", facets: facets, signature: []), **options)
     end
 
     def self.of_body(body, **options)

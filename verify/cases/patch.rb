@@ -20,13 +20,14 @@ Verify.define("patch test on our meshes", source: "as above, on a plate with a h
   rings = ->(place) { { rings: { ["part", place] => Lattice::Mesh::HoleRings::Ring.new(2, 0.08) }, divisions: { ["part", "side 1#{' at bottom' if place.end_with?('bottom')}"] => Lattice::Mesh::Division.new(8, 3.0) } } }
   meshes = { "free quadrilaterals" => ["plane stress", {}], "rings of quadrilaterals" => ["plane stress", rings["hole 1"]], "triangles" => ["plane stress", triangles],
              "bricks" => ["solid", {}], "rings of bricks" => ["solid", rings["hole 1 at bottom"]], "wedges" => ["solid", { family: "wedges and triangles" }],
-             "tetrahedra" => ["solid", triangles], "turned bricks" => ["ring", {}] }
+             "tetrahedra" => ["solid", triangles], "turned bricks" => ["ring", {}], "turned bricks with a core" => ["ring", { inner: 0.0 }],
+             "bricks in levels" => ["levels", {}], "wedges in levels" => ["levels", { family: "wedges and triangles" }] }
   meshes.each do |name, (make, options)|
     %w[quadratic linear].each do |order|
-      patch = if make == "ring"
-                Verify::Patch.of_ring(order: order, **options)
-              else
-                Verify::Patch.of_shape(make, make == "solid" ? 0.2 : 0.1, order: order, **options)
+      patch = case make
+              when "ring" then Verify::Patch.of_ring(order: order, **options)
+              when "levels" then Verify::Patch.of_levels(order: order, **options)
+              else Verify::Patch.of_shape(make, make == "solid" ? 0.2 : 0.1, order: order, **options)
               end
       mesh = "#{patch.elements} #{name}, #{order}"
       report.check("#{name}, #{order}: displacement inside", reference: 0.0, value: patch.displacement_error, tolerance: 1e-9, mesh: mesh)

@@ -34,8 +34,8 @@ RSpec.describe Lattice::Mesh::Sweeping do
     cut = { "kind" => "cut", "body" => "plate", "plane" => { "axis" => "z", "at" => "5 mm" }, "keep" => "both" }
     expect(kinds(mesh_of(plate, cut))).to eq([:hex20])
     expect(kinds(mesh_of(plate, cut, order: "linear"))).to eq([:hex8])
-    slanted = { "kind" => "cut", "body" => "plate", "plane" => { "from" => spot(0, 0, 0), "normal" => { "x" => 1, "y" => 1, "z" => 4 } }, "keep" => "above" }
-    expect(kinds(mesh_of(plate, slanted, size: 0.01))).to eq([:tet10])
+    hollowed = { "kind" => "combine", "name" => "whole", "how" => "subtract", "body" => "plate", "with" => ["ball"] }
+    expect(kinds(mesh_of(plate, ball, [hollowed], size: 0.01))).to eq([:tet10])
   end
 
   it "sweeps wedges where triangles are asked for" do
@@ -61,8 +61,40 @@ RSpec.describe Lattice::Mesh::Sweeping do
       expect(grid.places.size).to eq(places)
     end
     expect(kinds(mesh_of([outline_named("section", circle(40, 0, 20)), body_named("torus", "section", by: "revolve")]))).to eq([:hex20])
-    shaft = ->(outline) { [outline_named("section", outline), body_named("shaft", "section", by: "revolve")] }
-    expect(kinds(mesh_of(shaft[rectangle("0 mm", "0 mm", "20 mm", "50 mm")]))).to eq([:hex20])
-    expect(kinds(mesh_of(shaft[corners([0, 0], [20, 0], [10, 50], [0, 50])]))).to eq([:tet10])
+  end
+
+  describe "bodies that reach their axis" do
+    def through(x, y, at) = [x, y, { "through" => { "x" => "#{at[0]} mm", "y" => "#{at[1]} mm" } }]
+    def turned(outline, angle) = [outline_named("half", outline), body_named("part", "half", **{ by: "revolve", angle: angle }.compact)]
+
+    { "a shaft" => -> { corners([0, 0], [20, 0], [20, 50], [0, 50]) },
+      "a frustum" => -> { corners([0, 0], [20, 0], [10, 50], [0, 50]) },
+      "a spool" => -> { corners([0, 0], [20, 0], [20, 5], [8, 5], [8, 25], [20, 25], [20, 30], [0, 30]) },
+      "a dome" => -> { corners([0, 0], through(20, 0, [20 / Math.sqrt(2), 20 / Math.sqrt(2)]), [0, 20]) },
+      "a hollow ball" => -> { corners([0, -12], through(0, -20, [20, 0]), [0, 20], through(0, 12, [12, 0])) },
+      "a lens" => -> { corners([0, 0], [20, 0], through(20, 4, [10, 6]), [0, 6.7]) } }.each do |name, outline|
+      [nil, "120 deg", "-90 deg"].each do |angle|
+        it "become bricks about a core: #{name} #{angle || 'all the way round'}" do
+          grid = mesh_of(turned(instance_exec(&outline), angle), size: 0.004)
+          expect(kinds(grid)).to eq([:hex20])
+          expect(grid.quality.values(:scaled_jacobian).min).to be > 0.5
+        end
+      end
+    end
+
+    it "are left to tetrahedra where the core would be poor" do
+      expect(kinds(mesh_of(turned(corners([0, 0], [10, 0], [0, 60]), nil), size: 0.004, order: "linear"))).to eq([:tet4])
+    end
+
+    it "keep divisions round the axis, when a core can have them" do
+      body = parts_of(*turned(corners([0, 0], [20, 0], [20, 50], [0, 50]), nil)).bodies[0]
+      rim = body.facets.edges.find { |e| e.curve == "circle" }.name
+      kind = lambda do |count|
+        grid = Lattice::Mesh::Builder.call([body], Lattice::Mesh::Settings.new(0.005, divisions: { ["part", rim] => Lattice::Mesh::Division.new(count) }))
+        [kinds(grid), grid.places.fetch(["part", rim]).shape[0]]
+      end
+      expect(kind[40]).to eq([[:hex20], 40])
+      expect { kind[41] }.to raise_error(Lattice::InvalidInput, /cannot have 41 pieces.*Give 42/)
+    end
   end
 end

@@ -24,10 +24,12 @@ module Lattice
         body = body!(name)
         return 3 if @settings.triangles?
 
-        (@corners ||= {})[name] ||= !body.solid? || body.prism || body.revolution&.hollow? || Shape::Footprint.of([body]) ? 4 : 3
+        (@corners ||= {})[name] ||= !body.solid? || body.prism || turned?(body) || Shape::Footprint.of([body]) ? 4 : 3
       end
 
       private
+
+      def turned?(body) = body.revolution && (body.revolution.hollow? || Sweeping::AxisCore.of(body.revolution.outline))
 
       def body!(name) = @bodies.find { |b| b.name == name } || raise(InvalidInput.at("there is no body named “#{name}”", cure: "Load the model again."))
 

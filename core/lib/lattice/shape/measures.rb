@@ -13,6 +13,8 @@ module Lattice
         s.each_index.flat_map { |i| s.each_index.map { |j| [s[i], s[j] * (1 - s[i]), w[i] * w[j] * (1 - s[i])] } }.freeze
       end
 
+      STEP = 1e-4 # of a triangle, on both sides of a place
+
       # @param facets [Facets]
       def initialize(facets)
         @facets = facets
@@ -50,8 +52,11 @@ module Lattice
         @raw_first = [0.0] * 3
         @raw_second = Array.new(3) { [0.0] * 3 }
         @surface = { 0 => Numo::DFloat.zeros(@facets.count), 1 => Numo::DFloat.zeros(@facets.count, 3), 2 => Array.new(3) { [0.0] * 3 } }
+        @cones = @facets.faces.each_index.select { |i| @facets.faces[i].surface.kind == "cone" }.to_h { |i| [moved_to_origin(@facets.faces[i].surface), @facets.of(i)] }
         RULE.each { |r, s, w| add(nodes, r, s, w) }
       end
+
+      def moved_to_origin(surface) = surface.dup.tap { |s| s.origin = Vectors.minus3(surface.origin, @origin.to_a) }
 
       # Flat triangles in closed form: the tetrahedra that they span with the origin.
       # A. M. Messner, G. Q. Taylor, Algorithm 550: Solid polyhedron measures, 1980.
@@ -84,8 +89,15 @@ module Lattice
         by_r = [1 - (4 * t), (4 * r) - 1, 0, 4 * (t - r), 4 * s, -4 * s]
         by_s = [1 - (4 * t), 0, (4 * s) - 1, -4 * r, 4 * r, 4 * (t - s)]
         at, du, dv = [shape, by_r, by_s].map { |f| nodes.zip(f).map { |n, c| n * c }.reduce(:+) }
+        @cones.each { |cone, rows| [at, du, dv].zip(on_cone(cone, *[at, du, dv].map { |n| n[rows, true].dup })) { |all, part| all[rows, true] = part } }
         normal = Vectors.cross(du, dv) * weight
         spread(at, normal)
+      end
+
+      # Patches that run out in the tip of a cone do not lie on it; their places are moved onto
+      # it, and their tangents follow.
+      def on_cone(cone, at, *tangents)
+        [cone.project(at), *tangents.map { |t| (cone.project(at + (t * STEP)) - cone.project(at - (t * STEP))) / (2 * STEP) }]
       end
 
       # On plane faces area has a sign: a slim triangle at the rim of a hole may reach over

@@ -53,7 +53,6 @@ module Lattice
 
       def revolved_arc(side, frame, axis, on_axis)
         return Surface.sphere(on_axis.call(side.centre[1]), side.radius) if side.centre[0].abs < 1e-9 * side.radius
-        return Surface.free if side.centre[0].negative?
 
         Surface.torus(frame.point([0.0, side.centre[1], 0.0]), axis, side.centre[0], side.radius)
       end

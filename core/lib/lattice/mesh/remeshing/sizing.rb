@@ -39,7 +39,7 @@ module Lattice
         private
 
         def build
-          limits = curved_faces + free_faces + curved_edges + short_edges + gaps + wishes
+          limits = curved_faces + cones + free_faces + curved_edges + short_edges + gaps + wishes
           wanted = [*limits.map { |_, size| size.min }, *@plan.regions.map(&:last), @plan.size].min
           low, high = @facets.bounds
           field = SizeField.new(low, high, @plan.size, finest: [wanted, @plan.size * FINEST].max, growth: @plan.growth)
@@ -58,6 +58,18 @@ module Lattice
 
           points, owner = Spread.over(@facets.corners.map { |c| c[rows, true].dup }, spacing(limits.min))
           [[points, limits[@facets.owners[rows[owner]]].dup]]
+        end
+
+        # The radius of a cone's curvature is its distance from the axis, along the normal.
+        def cones
+          @facets.faces.each_with_index.select { |face, _| face.surface.kind == "cone" }.flat_map do |face, f|
+            cone = face.surface
+            points, = Spread.over(@facets.corners.map { |c| c[@facets.of(f), true].dup }, spacing(@least))
+            from = points - Numo::DFloat[*cone.origin]
+            axis = Numo::DFloat[*cone.axis]
+            out = V.norm(from - (from.dot(axis).reshape(points.shape[0], 1) * axis))
+            [[points, bent(out / Math.cos(cone.angle))]]
+          end
         end
 
         # Sizes for radii: by the turn, but not so small as to run away on tiny fillets.

@@ -62,10 +62,10 @@ module Lattice
           Numo::DFloat.cast(radii) * turn
         end
 
-        # Curvature of free faces and cones at their points, from the normals at the ends of sides.
+        # Curvature of free faces at their points, from the normals at the ends of sides.
         # @return [Array(Numo::Int32, Numo::DFloat)] points of the shape and radii there, m
         def free_radii
-          wanted = Numo::Bit.cast(@surfaces.map { |s| s.free? || s.kind == "cone" ? 1 : 0 })
+          wanted = Numo::Bit.cast(@surfaces.map { |s| s.free? ? 1 : 0 })
           rows = Numo::Int32.cast(wanted[@facets.owners].where)
           return [Numo::Int32.zeros(0), Numo::DFloat.zeros(0)] if rows.empty?
 

@@ -5,6 +5,8 @@ module Lattice
     module Remeshing
       # How thick the material is behind places of a closed sheet, where it is thinner
       # than a few elements: the distance along the inner normal to a triangle that faces away.
+      # Of several bodies it is measured on both sides of a face: material of another lies
+      # there, or a gap between them.
       class Thickness
         V = Shape::Vectors
         REACH = 2.2 # of the size there: thicker walls are not measured
@@ -27,10 +29,13 @@ module Lattice
           @normals = V.unit(V.cross(corners[1] - corners[0], corners[2] - corners[0]))
           @from, @home = places(corners, spacing, only || Numo::Int32.new(@sheet.count).seq)
           reach = @sheet.field.at(@from) * @reach
-          ray, triangle = pairs(corners, reach, spacing)
           found = Numo::DFloat.zeros(@from.shape[0]).fill(Float::INFINITY)
-          unless ray.empty?
-            away, hit = meet(corners, ray, triangle)
+          (several? ? [-1.0, 1.0] : [-1.0]).each do |side|
+            ways = @normals[@home, true] * side
+            ray, triangle = pairs(corners, V.times(ways, reach), spacing)
+            next if ray.empty?
+
+            away, hit = meet(corners, ways, ray, triangle)
             keep_nearest(found, ray[hit].dup, away[hit].dup) unless hit.empty?
           end
           rows = Numo::Int32.cast((found < reach).where)
@@ -66,27 +71,34 @@ module Lattice
           found[ray[order].dup] = away[order].dup
         end
 
+        # Whether there are several bodies.
+        def several? = @several ||= @sheet.source.behind.max > 1
+
         # Rays with the triangles in the cells they run through.
-        def pairs(corners, reach, spacing)
-          tips = @from - V.times(@normals[@home, true], reach)
-          rays, boxes = [[@from, tips], corners].map { |set| %i[minimum maximum].map { |m| set.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } } }
-          Algebra::Boxes.near(rays, boxes, [spacing, reach.mean / 4].max)
+        def pairs(corners, rays, spacing)
+          long = V.norm(rays).mean
+          rays, boxes = [[@from, @from + rays], corners].map { |set| %i[minimum maximum].map { |m| set.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } } }
+          Algebra::Boxes.near(rays, boxes, [spacing, long / 4].max)
         end
 
-        # Rays along −normal against triangles that face the same way the ray goes.
-        def meet(corners, ray, triangle)
-          facing = Numo::Int32.cast((V.dot(@normals[@home[ray], true], @normals[triangle, true]) < OPPOSED).where)
+        # Rays against triangles that lie across their way: of one body, those that face away.
+        def meet(corners, ways, ray, triangle)
+          across = V.dot(@normals[@home[ray], true], @normals[triangle, true])
+          across = -across.abs if several?
+          facing = Numo::Int32.cast((across < OPPOSED).where)
           away = Numo::DFloat.zeros(ray.size).fill(Float::INFINITY)
           return [away, facing] if facing.empty?
 
           r = ray[facing].dup
           t = triangle[facing].dup
           a, b, c = corners.map { |x| x[t, true] }
-          way = -@normals[@home[r], true]
+          way = ways[r, true]
           n = V.cross(b - a, c - a)
           distance = V.dot(a - @from[r, true], n) / V.dot(way, n)
+          # A ray meets the triangle that it leaves.
+          least = @sheet.field.size * 1e-6
           place = @from[r, true] + V.times(way, distance)
-          inside = [[a, b], [b, c], [c, a]].map { |p, q| V.dot(V.cross(q - p, place - p), n) >= 0 }.reduce(:&) & (distance > 0)
+          inside = [[a, b], [b, c], [c, a]].map { |p, q| V.dot(V.cross(q - p, place - p), n) >= 0 }.reduce(:&) & (distance > least)
           rows = inside.where
           away[facing] = distance
           [away, rows.empty? ? Numo::Int32.zeros(0) : facing[rows].dup]
