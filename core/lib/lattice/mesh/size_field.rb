@@ -40,7 +40,7 @@ module Lattice
         cell, share = place(points)
         corners.each do |offset|
           # Within half a cell of a point the size is that of the point.
-          away = (Vectors.norm(share - Numo::DFloat[*offset]) - HALF).clip(0, nil) * @cell
+          away = (Vectors.norm(Vectors.shifted(share, -Numo::DFloat[*offset])) - HALF).clip(0, nil) * @cell
           index = flat(cell, offset)
           value = limits + (away * @growth)
           lower(index, value)

@@ -21,7 +21,7 @@ module Lattice
         [((vv * wu) - (uv * wv)) * over, ((uu * wv) - (uv * wu)) * over]
       end
 
-      def dot(a, b) = (a * b).sum(-1)
+      def dot(a, b) = Vectors.dot(a, b)
     end
   end
 end

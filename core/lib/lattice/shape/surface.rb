@@ -23,15 +23,15 @@ module Lattice
       def project(points)
         return points if free? || points.empty?
 
-        from = points - Numo::DFloat[*origin]
-        return Vectors.times(Vectors.unit(from), Numo::DFloat.ones(from.shape[0]) * radius) + Numo::DFloat[*origin] if kind == "sphere"
+        from = away(points)
+        return Vectors.shifted(Vectors.unit(from) * radius, Numo::DFloat[*origin]) if kind == "sphere"
 
         along = from.dot(Numo::DFloat[*axis])
         return points - Vectors.times(rows_of_axis(along.size), along) if plane?
 
         radial = from - Vectors.times(rows_of_axis(along.size), along)
         height, distance = meet(along, Vectors.norm(radial))
-        Vectors.times(rows_of_axis(along.size), height) + Vectors.times(Vectors.unit(radial), distance) + Numo::DFloat[*origin]
+        Vectors.shifted(Vectors.times(rows_of_axis(along.size), height) + Vectors.times(Vectors.unit(radial), distance), Numo::DFloat[*origin])
       end
 
       # @return [Numo::DFloat] [n] distances of points from the surface
@@ -39,7 +39,7 @@ module Lattice
 
       # @return [Numo::DFloat] [n] distances with a sign, smooth across the surface
       def signed(points)
-        from = points - Numo::DFloat[*origin]
+        from = away(points)
         return Vectors.norm(from) - radius if kind == "sphere"
 
         height = from.dot(Numo::DFloat[*axis])
@@ -55,7 +55,7 @@ module Lattice
 
       # @return [Numo::DFloat] [n, 3] unit normals at points on the surface, away from its middle or axis
       def normals(points)
-        from = points - Numo::DFloat[*origin]
+        from = away(points)
         return Vectors.unit(from) if kind == "sphere"
 
         along = from.dot(Numo::DFloat[*axis])
@@ -98,7 +98,10 @@ module Lattice
 
       private
 
-      def rows_of_axis(count) = Numo::DFloat.zeros(count, 3) + Numo::DFloat[*axis]
+      def rows_of_axis(count) = Vectors.rows(Numo::DFloat[*axis], count)
+
+      # From the origin.
+      def away(points) = Vectors.shifted(points, -Numo::DFloat[*origin])
 
       # In the half plane of a point: its height along the axis and distance from it,
       # moved to the nearest place on the surface.

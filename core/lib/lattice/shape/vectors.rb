@@ -6,12 +6,22 @@ module Lattice
     module Vectors
       module_function
 
+      # Numo is slow on rows that are read through an index, and on rows that are spread over
+      # columns (some 5 and 30 times): rows are copied first, and spread by a product of matrices.
+
       # @return [Numo::DFloat] [n] dot products of rows
-      def dot(a, b) = (a * b).sum(-1)
+      def dot(a, b)
+        product = solid(a) * solid(b)
+        return product.sum(-1) unless product.ndim == 2 && product.shape[1] == 3
+
+        product[true, 0] + product[true, 1] + product[true, 2]
+      end
 
       # @return [Numo::DFloat] [n, 3]
       def cross(a, b)
         result = Numo::DFloat.zeros(*a.shape)
+        a = solid(a)
+        b = solid(b)
         x, y, z = [0, 1, 2].map { |k| [a[true, k], b[true, k]] }
         result[true, 0] = (y[0] * z[1]) - (z[0] * y[1])
         result[true, 1] = (z[0] * x[1]) - (x[0] * z[1])
@@ -20,16 +30,37 @@ module Lattice
       end
 
       # @return [Numo::DFloat] [n] lengths of rows
-      def norm(a) = Numo::NMath.sqrt((a * a).sum(-1))
+      def norm(a)
+        a = solid(a)
+        Numo::NMath.sqrt(dot(a, a))
+      end
 
       # @return [Numo::DFloat] rows of length one; rows of no length stay zero
       def unit(a)
         length = norm(a)
         length[length.eq(0).where] = 1.0 if length.eq(0).any?
-        a / length.expand_dims(-1)
+        times(a, 1 / length)
       end
 
-      def times(a, factors) = a * factors.expand_dims(-1)
+      # @param a [Numo::DFloat] [n, d], or more axes
+      # @param factors [Numo::DFloat] [n], one a row
+      # @return [Numo::DFloat] rows by their factors
+      def times(a, factors)
+        a.ndim == 2 && factors.ndim == 1 ? solid(a) * columns(factors, a.shape[1]) : a * factors.expand_dims(-1)
+      end
+
+      # @param a [Numo::DFloat] [n, d]
+      # @param row [Numo::DFloat] [d]
+      # @return [Numo::DFloat] [n, d] the row added to all
+      def shifted(a, row) = solid(a) + rows(row, a.shape[0])
+
+      # @return [Numo::DFloat] [n, count] the same column so many times
+      def columns(values, count) = solid(values).reshape(values.size, 1).dot(Numo::DFloat.ones(1, count))
+
+      # @return [Numo::DFloat] [count, d] the same row so many times
+      def rows(row, count) = Numo::DFloat.ones(count, 1).dot(row.reshape(1, row.size))
+
+      def solid(a) = a.contiguous? ? a : a.dup
 
       # Single vectors.
       def dot3(a, b) = (a[0] * b[0]) + (a[1] * b[1]) + (a[2] * b[2])

@@ -7,21 +7,23 @@ module Lattice
       # After C. Ericson, Real-Time Collision Detection, 2005, 5.1.5: the plane first, then
       # the three sides for what falls outside.
       module ClosestPoint
+        V = Shape::Vectors
+
         module_function
 
         # @param p [Numo::DFloat] [n, 3]
         # @param a [Numo::DFloat] [n, 3] corners, with b and c
         # @return [Array(Numo::DFloat, Numo::DFloat)] barycentric coordinates [n, 3] and squared distances [n]
         def call(p, a, b, c)
+          p, a, b, c = [p, a, b, c].map { |x| V.solid(x) }
           shares = over_plane(p, a, b, c)
           outside = Numo::Int32.cast((shares.min(1) < 0).where)
           shares[outside, true] = on_sides(*[p, a, b, c].map { |x| x[outside, true].dup }) unless outside.empty?
           away = p - mix(shares, a, b, c)
-          [shares, (away * away).sum(1)]
+          [shares, V.dot(away, away)]
         end
 
-        def mix(shares, *corners) = corners.each_with_index.map { |x, k| x * shares[true, k].expand_dims(-1) }.reduce(:+)
-        def dot(a, b) = (a * b).sum(1)
+        def mix(shares, *corners) = corners.each_with_index.map { |x, k| V.times(x, shares[true, k]) }.reduce(:+)
 
         def over_plane(p, a, b, c)
           s, t = Shape::Barycentric.shares(b - a, c - a, p - a)
@@ -37,10 +39,10 @@ module Lattice
           shares = Numo::DFloat.zeros(p.shape[0], 3)
           [[0, 1], [1, 2], [2, 0]].each do |i, j|
             along = corners[j] - corners[i]
-            length = dot(along, along) + 1e-300
-            t = (dot(p - corners[i], along) / length).clip(0, 1)
-            off = p - corners[i] - (along * t.expand_dims(-1))
-            away = dot(off, off)
+            from = p - corners[i]
+            t = (V.dot(from, along) / (V.dot(along, along) + 1e-300)).clip(0, 1)
+            off = from - V.times(along, t)
+            away = V.dot(off, off)
             rows = Numo::Int32.cast((away < best).where)
             next if rows.empty?
 

@@ -15,22 +15,19 @@ module Lattice
         SHORT = 0.75
         ROUNDS = 60
         MANY = 3000
-        FACING = 0.5  # least cosine between a triangle and the shape
-        BENT = 2.0    # most that a new side may measure on a bent face, of its size
-        OFF = 0.2     # of the size: most that the middle of a new triangle lies off its face
-        CHORD = 0.96  # least chord of a new piece of a curve, of its length: a turn of 56 deg
-        THIN = 1e-3   # least shape of a new triangle, unless what was there is nearly as thin
+        CHORD = 0.96 # least chord of a new piece of a curve, of its length: a turn of 56 deg
 
         # @param longest [Float] most that a new side may measure, of its size
-        def initialize(sheet, longest: Float::INFINITY, shortest: SHORT, rounds: ROUNDS, thin: THIN)
+        def initialize(sheet, longest: Float::INFINITY, shortest: SHORT, rounds: ROUNDS, thin: CollapseFit::THIN)
           @sheet = sheet
-          @longest = longest
+          @fit = CollapseFit.new(sheet, longest, thin)
           @shortest = shortest
           @rounds = rounds
-          @thin = thin
         end
 
         def call
+          # Points that cannot go, as long as nothing changes beside them.
+          @bound = Numo::Bit.zeros(@sheet.points.shape[0])
           @rounds.times { |round| break if pass(round).zero? }
           @sheet.compact
         end
@@ -85,7 +82,7 @@ module Lattice
 
           kind = @sheet.kinds[@out]
           free = kind.eq(Sheet::ON_FACE) | (kind.eq(Sheet::ON_CURVE) & @piece[@side].ge(0))
-          keep(free)
+          keep(free & @bound[@out].eq(0))
           one_way
         end
 
@@ -116,9 +113,12 @@ module Lattice
         end
 
         def keep_sound
+          looked_at = @out
           check_chord
           check_link unless @out.empty?
           check_shape unless @out.empty?
+          @bound[looked_at] = 1
+          @bound[@out] = 0 unless @out.empty?
         end
 
         # Along a curve the new piece may not cut a corner off: its chord against the length
@@ -178,7 +178,7 @@ module Lattice
           triangle = triangle[stays].dup
           old = mine[stays, true].dup
           new = swapped(old, @out[owner].dup, @onto[owner].dup)
-          bad = Numo::DFloat.cast(unfit(old, new, @sheet.owners[triangle].dup, owner))
+          bad = Numo::DFloat.cast(@fit.unfit(old, new, @sheet.owners[triangle].dup, @out[owner].dup, @onto[owner].dup))
           keep(owner.bincount(bad, minlength: @out.size) < 0.5)
         end
 
@@ -190,32 +190,6 @@ module Lattice
         def swapped(triangles, out, onto)
           hit = Numo::Int32.cast(triangles.eq(out.reshape(out.size, 1)))
           triangles + (hit * (onto - out).reshape(out.size, 1))
-        end
-
-        def unfit(old, new, faces, owner)
-          corners = @sheet.corners(new)
-          middle = corners.reduce(:+) / 3
-          normal = V.unit(V.cross(corners[1] - corners[0], corners[2] - corners[0]))
-          want = @sheet.source.normals(middle, faces)
-          shape = Sheet.shapes(*corners)
-          before = Sheet.shapes(*@sheet.corners(old))
-          bad = (V.dot(normal, want) < FACING) | ((shape < @thin) & (shape < before * 0.5))
-          bad | too_long(old, new, faces, owner) | (@sheet.off_face(middle, faces) > @sheet.sizes[@onto[owner]] * OFF)
-        end
-
-        # New sides beyond the limit and longer than those before: on bent faces always, on
-        # planes only when a limit was set.
-        def too_long(old, new, faces, owner)
-          limit = [@longest, BENT].min
-          far = farthest(new, @onto[owner].dup)
-          bad = (far > limit) & (far > farthest(old, @out[owner].dup) * 1.3)
-          @longest > limit ? bad & @sheet.source.bent(faces) : bad
-        end
-
-        def farthest(triangles, from) = (0..2).map { |k| away(from, triangles[true, k].dup) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
-
-        def away(from, to)
-          V.norm(@sheet.points[to, true] - @sheet.points[from, true]) * 2 / (@sheet.sizes[from] + @sheet.sizes[to])
         end
 
         # Of candidates in each other's way the shortest goes first; chance breaks ties.
@@ -256,9 +230,18 @@ module Lattice
           rows = Numo::Int32.cast(gone.eq(0).where)
           @sheet.triangles = tri[rows, true].dup
           @sheet.owners = @sheet.owners[rows].dup
+          release
           return if @sheet.curve.empty?
 
           @sheet.pieces = rename[@sheet.pieces.flatten].reshape(*@sheet.pieces.shape).dup
+        end
+
+        # Around what changed points may be able to go.
+        def release
+          drawn = Numo::Bit.zeros(@bound.size)
+          drawn[@onto] = 1
+          rows = drawn[@sheet.triangles].any?(1).where
+          @bound[@sheet.triangles[rows, true].flatten.dup] = 0 unless rows.empty?
         end
       end
     end

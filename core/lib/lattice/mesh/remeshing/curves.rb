@@ -5,7 +5,7 @@ module Lattice
     module Remeshing
       # The edges of a shape as curves by length: each runs from 0 to its length; closed ones
       # go on beyond. Points between two given ones lie on the circle, where it is one, or
-      # on both faces that meet there.
+      # on both faces that meet there, or on parabolas where their bulges are known.
       class Curves
         V = Shape::Vectors
         ROUNDS = 4
@@ -15,9 +15,11 @@ module Lattice
         # @param points [Numo::DFloat] of the shape
         # @param edges [Array<Shape::Edge>]
         # @param surfaces [Array<Shape::Surface>] of the faces
-        def initialize(points, edges, surfaces)
+        # @param bulges [Proc, nil] of the ends of steps, answers how far the curve's middles lie off theirs [k, 3]
+        def initialize(points, edges, surfaces, bulges: nil)
           @edges = edges
           @surfaces = surfaces
+          @bulges = bulges
           lay(points) unless edges.empty?
         end
 
@@ -39,7 +41,9 @@ module Lattice
           before = @reach[i - 1].dup
           span = @reach[i] - before
           share = ((reach - before) / (span + 1e-300)).clip(0, 1)
-          on_curve(curve, @points[i - 1, true] + V.times(@points[i, true] - @points[i - 1, true], share))
+          straight = @points[i - 1, true] + V.times(@points[i, true] - @points[i - 1, true], share)
+          straight += V.times(@lift[i, true].dup, share * (1 - share) * 4) if @lift
+          on_curve(curve, straight)
         end
 
         private
@@ -62,6 +66,16 @@ module Lattice
           @lengths = @reach[@last] - @starts
           @closed = Numo::Bit.cast(@edges.map { |e| e.closed ? 1 : 0 })
           columns
+          @lift = lifts(nodes, curve) if @bulges
+        end
+
+        # Of the step before each node of the runs: none where curves are found otherwise.
+        def lifts(nodes, curve)
+          lift = Numo::DFloat.zeros(nodes.size, 3)
+          plain = @edges.map { |e| !e.radius && e.curve != "line" && !bends?(e) }
+          inner = (1...nodes.size).select { |i| plain[curve[i]] && curve[i] == curve[i - 1] }
+          lift[inner, true] = @bulges.call(nodes[inner.map { |i| i - 1 }].dup, nodes[inner].dup) unless inner.empty?
+          lift
         end
 
         def columns

@@ -21,6 +21,9 @@ module Lattice
         def initialize(corners, faces, reach)
           @corners = corners
           @faces = faces
+          @centres = corners.reduce(:+) / 3
+          @boxes = %i[minimum maximum].map { |m| corners.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } }
+          @rounding = Numo::DFloat.maximum(@boxes[0].abs, @boxes[1].abs).max * 1e-12
           @grids = [grid(reach * NEARER), grid(reach)]
         end
 
@@ -75,7 +78,7 @@ module Lattice
         end
 
         def candidates(grid, points, faces)
-          cell = Numo::Int32.cast(((points - grid.low) / grid.cell).floor)
+          cell = Numo::Int32.cast((Shape::Vectors.shifted(points, -grid.low) / grid.cell).floor)
           inside = Numo::Bit.ones(points.shape[0])
           3.times { |k| inside &= cell[true, k].ge(0) & cell[true, k].lt(grid.counts[k]) }
           x, y, z = (0..2).map { |k| Numo::Int64.cast(cell[true, k].clip(0, grid.counts[k] - 1)) }
@@ -93,7 +96,7 @@ module Lattice
             before = from.zero? ? 0 : done[from - 1]
             upto = [(done <= before + AT_ONCE).count, from + 1].max
             point, rank = Algebra::Lists.laid(count[from...upto].dup)
-            improve(points, point + from, grid.listed[start[point + from] + rank].dup, best, triangle, shares) unless point.empty?
+            improve(points, *near_enough(points, point + from, grid.listed[start[point + from] + rank].dup), best, triangle, shares) unless point.empty?
             from = upto
           end
         end
@@ -108,6 +111,20 @@ module Lattice
             triangle[row] = mine[least]
             shares[row, true] = found[least, true]
           end
+        end
+
+        # Pairs of point and triangle without those that cannot be the nearest: the middle of
+        # another is nearer than their box.
+        def near_enough(points, active, tried)
+          at = points[active, true].dup
+          from = at - @centres[tried, true].dup
+          away = Shape::Vectors.dot(from, from)
+          order = Algebra::Gather.descending(away)
+          least = Numo::DFloat.zeros(points.shape[0])
+          least[active[order].dup] = away[order].dup
+          beside = (Numo::DFloat.maximum(@boxes[0][tried, true].dup - at, at - @boxes[1][tried, true].dup) - @rounding).clip(0, nil)
+          rows = (Shape::Vectors.dot(beside, beside) <= least[active] * (1 + 1e-12)).where
+          [active[rows].dup, tried[rows].dup]
         end
 
         # What is written last holds: the nearest.

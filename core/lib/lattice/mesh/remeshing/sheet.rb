@@ -110,7 +110,7 @@ module Lattice
         # @return [Numo::DFloat] [t] 1 for even sides, 0 for none: 4 √3 A / Σ l²
         def self.shapes(a, b, c)
           area = Shape::Vectors.norm(Shape::Vectors.cross(b - a, c - a))
-          area * (2 * Math.sqrt(3)) / (((b - a)**2).sum(1) + ((c - b)**2).sum(1) + ((a - c)**2).sum(1) + 1e-300)
+          area * (2 * Math.sqrt(3)) / ([b - a, c - b, a - c].map { |side| Shape::Vectors.dot(side, side) }.reduce(:+) + 1e-300)
         end
 
         private

@@ -20,7 +20,7 @@ module Lattice
           @surfaces = facets.faces.map(&:surface)
           @free = Numo::Bit.cast(@surfaces.map { |s| s.free? ? 1 : 0 })
           @bent = Numo::Bit.cast(@surfaces.map { |s| s.plane? ? 0 : 1 })
-          @curves = Curves.new(facets.points, facets.edges, @surfaces)
+          @curves = Curves.new(facets.points, facets.edges, @surfaces, bulges: bulges)
           orient
         end
 
@@ -31,7 +31,7 @@ module Lattice
           result = points.dup
           each_bent(faces) { |surface, rows| result[rows, true] = surface.project(points[rows, true].dup) }
           rows = Numo::Int32.cast(@free[faces].where)
-          result[rows, true] = located(points, faces, rows)[0] unless rows.empty?
+          result[rows, true] = on_patches(*located(points, faces, rows)) unless rows.empty?
           result
         end
 
@@ -117,6 +117,34 @@ module Lattice
           locator
           @asked = [points, faces]
           @found = locator.call(points[rows, true].dup, @rank[faces[rows]].dup)
+        end
+
+        # Triangles of free faces are six-node patches where the file tells the normals.
+        def on_patches(nearest, triangle, shares)
+          return nearest unless @facets.normals
+
+          @lifts ||= lifts.reshape(@facets.count, 3, 3)
+          rows = @rows[triangle].dup
+          (0..2).reduce(nearest) { |at, k| at + V.times(@lifts[rows, k, true].dup, shares[true, k] * shares[true, (k + 1) % 3] * 4) }
+        end
+
+        # How far the middles of the sides of all triangles lie off their straight middles.
+        # @return [Numo::DFloat] [3 t, 3]
+        def lifts
+          topology = @facets.topology
+          off = @facets.middles - ((@facets.points[topology.ends[true, 0].dup, true] + @facets.points[topology.ends[true, 1].dup, true]) / 2)
+          off[topology.sides, true]
+        end
+
+        # How edges between free faces bulge off their steps.
+        # @return [Proc, nil] of ends of steps to [k, 3]
+        def bulges
+          return nil unless @facets.normals
+
+          lambda do |from, to|
+            straight = (@facets.points[from, true] + @facets.points[to, true]) / 2
+            @facets.middles[@facets.topology.between(from, to), true] - straight
+          end
         end
 
         def free_normals(triangle, shares)

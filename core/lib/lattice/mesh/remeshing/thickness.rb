@@ -12,6 +12,8 @@ module Lattice
         REACH = 2.2 # of the size there: thicker walls are not measured
         OPPOSED = -0.9
         MOST = 1000 # places along a triangle
+        PIECES = 12 # of rays, each with a box of its own
+        AT_ONCE = 1_000_000 # pairs of ray and triangle
 
         # @param sheet [Sheet]
         # @param through [Integer] elements wanted across
@@ -32,11 +34,10 @@ module Lattice
           found = Numo::DFloat.zeros(@from.shape[0]).fill(Float::INFINITY)
           (several? ? [-1.0, 1.0] : [-1.0]).each do |side|
             ways = @normals[@home, true] * side
-            ray, triangle = pairs(corners, V.times(ways, reach), spacing)
-            next if ray.empty?
-
-            away, hit = meet(corners, ways, ray, triangle)
-            keep_nearest(found, ray[hit].dup, away[hit].dup) unless hit.empty?
+            pairs(corners, V.times(ways, reach)) do |ray, triangle|
+              away, hit = meet(corners, ways, ray, triangle)
+              keep_nearest(found, ray[hit].dup, away[hit].dup) unless hit.empty?
+            end
           end
           rows = Numo::Int32.cast((found < reach).where)
           rows.empty? ? [Numo::DFloat.zeros(0, 3), Numo::DFloat.zeros(0), rows] : [@from[rows, true].dup, found[rows].dup, @home[rows].dup]
@@ -67,6 +68,7 @@ module Lattice
 
         # What is written last holds: the least.
         def keep_nearest(found, ray, away)
+          away = Numo::DFloat.minimum(away, found[ray])
           order = Algebra::Gather.descending(away)
           found[ray[order].dup] = away[order].dup
         end
@@ -74,12 +76,28 @@ module Lattice
         # Whether there are several bodies.
         def several? = @several ||= @sheet.source.behind.max > 1
 
-        # Rays with the triangles in the cells they run through.
-        def pairs(corners, rays, spacing)
-          long = V.norm(rays).mean
-          rays, boxes = [[@from, @from + rays], corners].map { |set| %i[minimum maximum].map { |m| set.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } } }
-          Algebra::Boxes.near(rays, boxes, [spacing, long / 4].max)
+        # Rays with the triangles whose boxes they come through, piece by piece.
+        # @yield [Numo::Int32, Numo::Int32] rays and triangles, so many at a time; some come twice
+        def pairs(corners, rays)
+          boxes = bounds(corners)
+          long = V.norm(rays)
+          wide = (boxes[1] - boxes[0]).max(1)
+          steps = (long.mean / [wide.mean, long.mean / PIECES].max).ceil
+          ends = (0..steps).map { |k| @from + (rays * k.fdiv(steps)) }
+          ends.each_cons(2) do |piece|
+            mine = bounds(piece)
+            ray, triangle = Algebra::Boxes.near(mine, boxes, [wide.mean, long.mean / steps].max)
+            (0...ray.size).step(AT_ONCE) do |first|
+              rows = first...[first + AT_ONCE, ray.size].min
+              r = ray[rows].dup
+              t = triangle[rows].dup
+              meet = (0..2).map { |k| (mine[0][r, k] <= boxes[1][t, k]) & (boxes[0][t, k] <= mine[1][r, k]) }.reduce(:&).where
+              yield r[meet].dup, t[meet].dup unless meet.empty?
+            end
+          end
         end
+
+        def bounds(points) = %i[minimum maximum].map { |m| points.reduce { |a, b| Numo::DFloat.public_send(m, a, b) } }
 
         # Rays against triangles that lie across their way: of one body, those that face away.
         def meet(corners, ways, ray, triangle)

@@ -156,7 +156,7 @@ module Lattice
           v = c - a
           n = V.cross(u, v)
           square = (V.dot(n, n) * 2) + 1e-300
-          out = (V.times(V.cross(n, u), V.dot(v, v)) + V.times(V.cross(v, n), V.dot(u, u))) / square.expand_dims(-1)
+          out = V.times(V.times(V.cross(n, u), V.dot(v, v)) + V.times(V.cross(v, n), V.dot(u, u)), 1 / square)
           @centres = Numo::DFloat.vstack([a + out, @sheet.points])
           @radii = (V.norm(out) * NEAR).concatenate(@sheet.sizes * APART)
         end
@@ -171,8 +171,10 @@ module Lattice
 
           centres = @centres[near, true].dup
           reach = (@radii[near] / pitch).clip(0, MOST_CELLS) * pitch
-          first = Numo::Int32.cast((((centres - reach.expand_dims(-1) - @low) / pitch) - shift).ceil)
-          last = Numo::Int32.cast((((centres + reach.expand_dims(-1) - @low) / pitch) - shift).floor)
+          middle = V.shifted(centres, -@low)
+          reach = V.columns(reach, 3)
+          first = Numo::Int32.cast((((middle - reach) / pitch) - shift).ceil)
+          last = Numo::Int32.cast((((middle + reach) / pitch) - shift).floor)
           spans = (last - first + 1).clip(0, nil)
           in_parts(spans.prod(1)) { |rows| mark(rows, near, first, spans, [pitch, shift], known, hit) }
           hit
@@ -209,7 +211,7 @@ module Lattice
           cell = columns(first[sphere, 0] + (rank / (sy * sz)), first[sphere, 1] + ((rank / sz) % sy), first[sphere, 2] + (rank % sz))
           mine = near[sphere].dup
           away = place(cell, *lattice) - @centres[mine, true]
-          within = Numo::Int32.cast(((away * away).sum(1) < @radii[mine]**2).where)
+          within = Numo::Int32.cast((V.dot(away, away) < @radii[mine]**2).where)
           return if within.empty?
 
           sorted, order = known

@@ -25,7 +25,7 @@ module Lattice
           v = c - a
           w = d - a
           six = V.dot(V.cross(u, v), w)
-          sum = [u, v, w, v - u, w - u, w - v].map { |l| (l * l).sum(1) }.reduce(:+)
+          sum = [u, v, w, v - u, w - u, w - v].map { |l| V.dot(l, l) }.reduce(:+)
           root = Numo::NMath.cbrt(six.abs / 2)
           root * root * 12 / (sum + 1e-300) * (1 - (Numo::DFloat.cast(six < 0) * 2))
         end
