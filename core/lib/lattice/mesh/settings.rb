@@ -115,7 +115,7 @@ module Lattice
           bodies.flat_map { |b| l.places.select { |p| p.body == b.name && p.of != :bodies }.map { |p| [spread(b, p, l.size), l.size] } }
         end
         SizingPlan.new(size: base, growth: growth, turn: turn, through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] },
-                       divisions: of(bodies, divisions), rings: of(bodies, rings))
+                       divisions: of(bodies, divisions), rings: of(bodies, rings), linear: linear?)
       end
 
       # What a digest is made of.

@@ -8,8 +8,8 @@ module Lattice
     # a curve, rad; through: elements across thin walls and narrow faces; local: pairs of
     # points [n, 3] with the distance they stand apart, and the size there; regions: pairs of
     # a test of points [n, 3] and the size within; divisions: [body, edge] => Division;
-    # rings: [body, face or edge] => HoleRings::Ring.
-    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, :divisions, :rings, keyword_init: true) do
+    # rings: [body, face or edge] => HoleRings::Ring; linear: whether elements keep straight sides.
+    SizingPlan = Struct.new(:size, :growth, :turn, :through, :local, :regions, :divisions, :rings, :linear, keyword_init: true) do
       def self.of(size, **rest)
         new(size: size, growth: SizeField::GROWTH, turn: Settings::TURNS["quadratic"], through: 1, local: [], regions: [], divisions: {}, rings: {}, **rest)
       end
@@ -17,7 +17,7 @@ module Lattice
       # @return [SizingPlan] with every size so many times as large
       def scaled(factor)
         SizingPlan.new(size: size * factor, growth: growth, turn: turn * factor * Settings::HALVED, through: through,
-                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] }, divisions: divisions, rings: rings)
+                       local: local.map { |points, s| [points, s * factor] }, regions: regions.map { |test, s| [test, s * factor] }, divisions: divisions, rings: rings, linear: linear)
       end
 
       # Whether nothing is wanted at single places.

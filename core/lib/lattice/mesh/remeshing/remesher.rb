@@ -9,6 +9,9 @@ module Lattice
       # of the long ones.
       class Remesher
         ROUNDS = 5
+        AT_ONCE = 60  # times that sides are halved and turned
+        FEW = 0.02    # of the triangles: when no more sides are halved at a time, the rest can wait
+        LONGEST = 2.5 # unless one is longer than that, of its size
 
         # @param sheet [Sheet]
         def initialize(sheet)
@@ -26,7 +29,7 @@ module Lattice
           Splitting.new(@sheet, curves: true).call
           Collapsing.new(@sheet, rounds: 4).call
           rounds.times do |round|
-            Splitting.new(@sheet).call
+            split
             Collapsing.new(@sheet, longest: Splitting::LONG, rounds: 12, thin: 0.1).call
             Flipping.new(@sheet).call
             Smoothing.new(@sheet).call
@@ -35,6 +38,19 @@ module Lattice
           end
           Holding.new(@sheet).check
           @sheet
+        end
+
+        private
+
+        # Sides turn in between, or slivers would be halved into more of them.
+        def split
+          AT_ONCE.times do
+            halved = Splitting.new(@sheet).call(rounds: 2)
+            break if halved.zero?
+
+            Flipping.new(@sheet, rounds: 3).call
+            break if halved < @sheet.count * FEW && @sheet.ratios(@sheet.sides).max < LONGEST
+          end
         end
       end
     end

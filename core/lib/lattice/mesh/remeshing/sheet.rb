@@ -72,10 +72,10 @@ module Lattice
         def corners(triangles = @triangles) = (0..2).map { |k| @points[triangles[true, k].dup, true] }
 
         # @return [Numo::DFloat] [sides] length over the size wanted there
-        def ratios(pairs)
-          away = @points[pairs.high, true] - @points[pairs.low, true]
-          Shape::Vectors.norm(away) * 2 / (@sizes[pairs.low] + @sizes[pairs.high])
-        end
+        def ratios(pairs) = lengths(pairs) * 2 / (@sizes[pairs.low] + @sizes[pairs.high])
+
+        # @return [Numo::DFloat] [sides] m
+        def lengths(pairs) = Shape::Vectors.norm(@points[pairs.high, true] - @points[pairs.low, true])
 
         # @return [Numo::DFloat] how far points lie off their faces, m
         def off_face(points, faces) = Shape::Vectors.norm(points - @source.project(points, faces))

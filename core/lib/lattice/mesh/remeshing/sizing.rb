@@ -7,7 +7,9 @@ module Lattice
       # edges, between edges of one face that come near each other, and in thin walls.
       class Sizing
         V = Shape::Vectors
-        LEAST = 1.0 / 4   # of the global size: short edges ask for no less by themselves, nor
+        LEAST = 1.0 / 4 # of the global size: short edges ask for no less by themselves, nor
+        FLOORS = [4, 6, 8, 10, 12, 16].map { |n| 1.0 / n }.freeze # the same, of linear elements
+        OFF = 0.006       # of the volume, that straight sides may take off by such an estimate
         ROUND = 0.8       # curves unless this share of their radius is less
         FINEST = 1.0 / 16 # of the global size: thin places and what cannot be filled otherwise
         GAP = 1.2         # of the distance between two edges of a face
@@ -33,6 +35,7 @@ module Lattice
           @facets = source.facets
           @plan = plan
           @least = plan.size * LEAST
+          @round = plan.linear ? least_on_curves : @least
           @field = build
         end
 
@@ -74,8 +77,30 @@ module Lattice
 
         # Sizes for radii: by the turn, but not so small as to run away on tiny fillets.
         def bent(radii)
-          least = Numo::DFloat.minimum(radii * ROUND, @least)
+          bent_to(radii, @round)
+        end
+
+        def bent_to(radii, least)
+          least = Numo::DFloat.minimum(radii * ROUND, least)
           Numo::DFloat.maximum(Numo::DFloat.maximum(radii * @plan.turn, least), @plan.size * FINEST)
+        end
+
+        # Straight sides take volume off round bodies: where that would be much of the whole,
+        # as of a thin rod, sides may be shorter than curves else ask for.
+        def least_on_curves
+          measures = @facets.measures
+          return @least unless @facets.closed? && measures.volume.positive?
+
+          radii = @source.turn_limits(1.0)
+          areas = Numo::DFloat.cast(measures.face_areas) * @source.signs
+          round = (radii < Float::MAX).where
+          return @least if round.empty?
+
+          FLOORS.map { |floor| @plan.size * floor }.find do |least|
+            sides = bent_to(radii[round], least)
+            # A chord of length c lies c² / 12 r under its arc, in the mean.
+            ((areas[round] * (sides**2) / (radii[round] * 12)).sum / measures.volume).abs < OFF
+          end || (@plan.size * FLOORS.last)
         end
 
         def spacing(least) = [least * 2, Math.sqrt(@facets.measures.area / SAMPLES)].max

@@ -10,6 +10,9 @@ module Lattice
         # behind, before: [faces] the region on the inner and outer side of each face; 0 is void
         attr_reader :facets, :curves, :behind, :before
 
+        # @return [Array<Float>] of faces, −1 where the material is on the hollow side of a round one, else 1
+        attr_reader :signs
+
         # @param facets [Shape::Facets]
         # @param size [Float] m, of the elements to come
         # @param sides [Array<Array<Integer>>, nil] regions behind and before each face

@@ -3,8 +3,9 @@
 module Lattice
   module Mesh
     module Remeshing
-      # Halves sides that are too long: at a time those that are the worst of every triangle
-      # they belong to, so that no triangle is cut twice.
+      # Halves sides that are too long: at a time those that are the longest of every triangle
+      # they belong to, so that no triangle is cut twice. M.-C. Rivara, Algorithms for refining
+      # triangular grids, 1984.
       class Splitting
         LONG = 1.35
         ROUNDS = 40
@@ -17,16 +18,17 @@ module Lattice
         end
 
         # @return [Integer] how many sides were halved
-        def call
-          ROUNDS.times.sum do
+        def call(rounds: ROUNDS)
+          halved = 0
+          rounds.times do
             pairs = @sheet.sides
-            ratio = @sheet.ratios(pairs)
-            chosen = chosen_sides(pairs, ratio)
-            return 0 if chosen.empty?
+            chosen = chosen_sides(pairs, @sheet.ratios(pairs))
+            break if chosen.empty?
 
             halve(pairs, chosen)
-            chosen.size
+            halved += chosen.size
           end
+          halved
         end
 
         # Halves given sides of which no two share a triangle.
@@ -41,16 +43,22 @@ module Lattice
         def chosen_sides(pairs, ratio)
           of = pairs.of(0)
           ratio[held_sides(pairs)] = 0.0 unless @sheet.divisions.empty?
-          worst = ratio[of]
+          ratio[(@sheet.pieces_of(pairs) < 0).where] = 0.0 if @curves
+          # The longest of those that are too long, not the one that is the most times too long:
+          # beside small elements the others would be halved for ever, into slivers.
+          long = @sheet.lengths(pairs) * Numo::DFloat.cast(ratio > @longest) * unlike(pairs.size)
+          worst = long[of]
           best = worst.max_index(1) # flat places
-          most = worst.flatten[best].dup
-          rows = (most > @longest).where
+          rows = (worst.flatten[best] > 0).where
           return Numo::Int32.zeros(0) if rows.empty?
 
           picked = of.flatten[best][rows].dup
           votes = picked.bincount(minlength: pairs.size)
           Numo::Int32.cast((votes.eq(of.flatten.bincount(minlength: pairs.size)) & votes.ne(0)).where)
         end
+
+        # Numbers near one: of sides of one length, as round the tip of a cone, one is to be the longest.
+        def unlike(count) = (Numo::DFloat.cast((Numo::Int64.new(count).seq * 7919) % 10_007) * 1e-10) + 1
 
         def held_sides(pairs)
           held = @sheet.held.where
