@@ -8,8 +8,9 @@ module Lattice
       class Sizing
         V = Shape::Vectors
         LEAST = 1.0 / 4 # of the global size: short edges ask for no less by themselves, nor
-        FLOORS = [4, 6, 8, 10, 12, 16].map { |n| 1.0 / n }.freeze # the same, of linear elements
-        OFF = 0.006       # of the volume, that straight sides may take off by such an estimate
+        FLOORS = [4, 6, 8, 10, 12, 16].map { |n| 1.0 / n }.freeze # the same, where round bodies would lose volume
+        OFF = 0.006       # of the volume, that straight sides may take off by an estimate
+        OFF_BENT = 8e-5   # the same of quadratic elements
         ROUND = 0.8       # curves unless this share of their radius is less
         FINEST = 1.0 / 16 # of the global size: thin places and what cannot be filled otherwise
         GAP = 1.2         # of the distance between two edges of a face
@@ -35,7 +36,7 @@ module Lattice
           @facets = source.facets
           @plan = plan
           @least = plan.size * LEAST
-          @round = plan.linear ? least_on_curves : @least
+          @round = least_on_curves
           @field = build
         end
 
@@ -85,23 +86,28 @@ module Lattice
           Numo::DFloat.maximum(Numo::DFloat.maximum(radii * @plan.turn, least), @plan.size * FINEST)
         end
 
-        # Straight sides take volume off round bodies: where that would be much of the whole,
-        # as of a thin rod, sides may be shorter than curves else ask for.
+        # Sides of elements take volume off round bodies: where that would be much of the whole,
+        # as of a thin rod, they may be shorter than curves else ask for.
         def least_on_curves
           measures = @facets.measures
           return @least unless @facets.closed? && measures.volume.positive?
 
           radii = @source.turn_limits(1.0)
-          areas = Numo::DFloat.cast(measures.face_areas) * @source.signs
           round = (radii < Float::MAX).where
           return @least if round.empty?
 
-          FLOORS.map { |floor| @plan.size * floor }.find do |least|
-            sides = bent_to(radii[round], least)
-            # A chord of length c lies c² / 12 r under its arc, in the mean.
-            ((areas[round] * (sides**2) / (radii[round] * 12)).sum / measures.volume).abs < OFF
-          end || (@plan.size * FLOORS.last)
+          areas = (Numo::DFloat.cast(measures.face_areas) * @source.signs)[round].dup
+          floors, off = @plan.linear ? [FLOORS, OFF] : [FLOORS.first(2), OFF_BENT]
+          found = floors.find do |floor|
+            sides = bent_to(radii[round].dup, @plan.size * floor)
+            ((areas * beneath(sides, radii[round].dup)).sum / measures.volume).abs < off
+          end
+          @plan.size * (found || floors.last)
         end
+
+        # How far sides lie under their arc in the mean: of straight ones of length c it is c² / 12 r,
+        # of parabolas about c⁴ / 1000 r³.
+        def beneath(sides, radii) = @plan.linear ? (sides**2) / (radii * 12) : (sides**4) / ((radii**3) * 1000)
 
         def spacing(least) = [least * 2, Math.sqrt(@facets.measures.area / SAMPLES)].max
 
