@@ -94,7 +94,7 @@ RSpec.describe Lattice::Mesh::Sweeping do
         [kinds(grid), grid.places.fetch(["part", rim]).shape[0]]
       end
       expect(kind[40]).to eq([[:hex20], 40])
-      expect { kind[41] }.to raise_error(Lattice::InvalidInput, /cannot have 41 pieces.*Give 42/)
+      expect { kind[41] }.to raise_error(Lattice::InvalidInput, /“#{Regexp.escape(rim)} of part” cannot have 41 pieces.*Give 42/)
     end
   end
 end

@@ -93,8 +93,9 @@ module Lattice
       end
 
       def seen(edge, body)
-        key = "#{body} #{edge.name}"
-        @sources[key] << [@bodies[body].name, edge.name]
+        name = @bodies[body].name
+        key = "#{edge.name} of #{name}" # as messages about its divisions call it
+        @sources[key] << [name, edge.name]
         points = @places[body][edge.run, 0..1].to_a
         case edge.curve
         when "line" then [Line.new(points.first, points.last, key)]

@@ -7,10 +7,7 @@ module Lattice
     # M. de Berg et al., Computational Geometry, 2008, ch. 2.
     class PlaneGraph
       # A region: a counter-clockwise boundary and clockwise holes.
-      Region = Struct.new(:boundary, :holes) do
-        # @param point [Numo::DFloat] [1, 2]
-        def include?(point) = PlaneGraph.within?(boundary, point) && holes.none? { |h| PlaneGraph.within?(h, point) }
-      end
+      Region = Struct.new(:boundary, :holes)
 
       # @param loop [Loop]
       # @param point [Numo::DFloat] [1, 2]

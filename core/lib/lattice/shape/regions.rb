@@ -67,7 +67,7 @@ module Lattice
         names = Array.new(regions.size)
         labels.each_with_index do |label, i|
           point = Numo::DFloat.cast([%w[x y].map { |k| Quantity.parse(label[k], "length") }])
-          found = regions.index { |r| PlaneGraph::Region.new(r.boundary, r.holes).include?(point) }
+          found = regions.index { |r| PlaneGraph.within?(r.boundary, point) && r.holes.none? { |h| PlaneGraph.within?(h, point) } }
           raise @statement.fault("the region “#{label['name']}” lies outside of the outline", path: "regions.#{i}", cure: "Give a point within a region.") unless found
 
           names[found] = label["name"]

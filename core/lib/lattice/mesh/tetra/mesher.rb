@@ -6,7 +6,7 @@ module Lattice
       # Fills a closed surface with tetrahedra: the surface is meshed first, then held by a
       # Delaunay tetrahedralisation of its points and inner ones, which is improved.
       class Mesher
-        GOOD = 0.5     # mean ratio above which nothing is tried
+        GOOD = 0.53    # mean ratio above which nothing is tried
         ROUNDS = 6
         POOR = 0.3     # mean ratio below which it is tried with other inner points
         SEEDS = [7, 11, 23].freeze
