@@ -11,8 +11,8 @@ module Lattice
     end
 
     # Shorthand for a single fault.
-    def self.at(message, statement: nil, path: nil, cure: nil)
-      new(Fault.new(statement: statement, path: path, message: message, cure: cure))
+    def self.at(message, statement: nil, path: nil, cure: nil, place: nil)
+      new(Fault.new(statement: statement, path: path, message: message, cure: cure, place: place))
     end
   end
 end

@@ -45,6 +45,7 @@ module Lattice
       def add_cluster(cluster, &tell)
         body = cluster[0]
         check_rings(cluster)
+        Faults.check_needles(cluster, @settings.plan(cluster))
         tell.call("mesh of “#{body.name}”", 0.0)
         if body.members? then add(Lines.new(body, @settings.plan([body])), body)
         elsif body.faces? || (!body.solid? && (cluster.size > 1 || @settings.triangles?)) then add_sheets(cluster, &tell)

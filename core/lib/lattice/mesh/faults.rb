@@ -21,8 +21,15 @@ module Lattice
           next unless boxes_meet?(one, other, depth)
 
           at = crossing(one, other, depth) || inside(one, other, depth) || inside(other, one, depth) or next
-          raise InvalidInput.at("“#{one.name}” and “#{other.name}” overlap near #{place(at)}", cure: "Move one of them, cut one with the other, or combine them.")
+          raise InvalidInput.at("“#{one.name}” and “#{other.name}” overlap near #{place(at)}", cure: "Move one of them, cut one with the other, or combine them.", place: at)
         end
+      end
+
+      # @param bodies [Array<Shape::Body>] meshed as one
+      # @param plan [SizingPlan]
+      # @raise [InvalidInput] when a body has faces or edges that no element fits
+      def check_needles(bodies, plan)
+        bodies.reject(&:members?).each { |body| (found = Needles.new(body, plan).call) && raise(found) }
       end
 
       # @param cluster [Array<Shape::Body>] meshed as one
@@ -30,7 +37,7 @@ module Lattice
       # @param plan [SizingPlan]
       # @return [InvalidInput]
       def stuck(cluster, stuck, plan)
-        cluster.each { |body| (found = cut(body)) && (return found) }
+        found = cut_in(cluster) and return found
         at = stuck.at[0, true].to_a
         thin = thickness(cluster, stuck.at)
         return thin_wall(cluster, at, thin) if thin && thin < plan.size
@@ -41,6 +48,7 @@ module Lattice
       # @param error [Tetra::Mesher::TooThin]
       # @return [InvalidInput]
       def too_thin(cluster, error)
+        found = cut_in(cluster) and return found
         refusal(cluster, error.at, "has walls #{length(error.thickness)} thin, which would take about #{Quantity::Display.number(error.elements.to_f)} elements",
                 "Make them faces with a thickness, or choose a larger size.")
       end
@@ -50,6 +58,8 @@ module Lattice
                 "Give a size of about #{length(thin * 2)} there, or make the wall a face with a thickness.")
       end
 
+      def cut_in(cluster) = cluster.lazy.filter_map { |body| cut(body) }.first
+
       # @return [InvalidInput, nil] when the surface of a body passes through itself
       def cut(body)
         facets = body.facets
@@ -58,8 +68,8 @@ module Lattice
 
         names = [one, other].map { |t| "“#{facets.faces[facets.owners[t[0]]].name}”" }.uniq
         what = names.size == 1 ? "#{names[0]} passes through itself" : "#{names[0]} passes through #{names[1]}"
-        InvalidInput.at("the surface of “#{body.name}” cuts itself near #{place(places[0, true].to_a)}: #{what}",
-                        cure: "Mend it where it was drawn, or leave that body out.")
+        at = places[0, true].to_a
+        InvalidInput.at("the surface of “#{body.name}” cuts itself near #{place(at)}: #{what}", cure: "Mend it where it was drawn, or leave that body out.", place: at)
       end
 
       # @return [Float, nil] m, the thickness of the material nearest to places, where it is thin
@@ -123,7 +133,8 @@ module Lattice
       end
 
       def refusal(cluster, at, what, cure)
-        InvalidInput.at("the body “#{cluster.map(&:name).join('” or “')}” #{what}, near #{place(at.map { |c| c.abs < cluster[0].size * 1e-7 ? 0.0 : c })}", cure: cure)
+        at = at.map { |c| c.abs < cluster[0].size * 1e-7 ? 0.0 : c }
+        InvalidInput.at("the body “#{cluster.map(&:name).join('” or “')}” #{what}, near #{place(at)}", cure: cure, place: at)
       end
 
       def place(at) = at.map { |c| length(c) }.join("; ")

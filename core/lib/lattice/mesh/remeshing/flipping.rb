@@ -60,7 +60,10 @@ module Lattice
           piece = @sheet.pieces_of(pairs)
           counts = flat.bincount(minlength: pairs.size)
           order = Numo::Int32.cast(flat.sort_index)
-          inner = order[(counts[flat[order]].eq(2) & (piece[flat[order]] < 0)).where].dup
+          rows = (counts[flat[order]].eq(2) & (piece[flat[order]] < 0)).where
+          return @side = Numo::Int32.zeros(0) if rows.empty?
+
+          inner = order[rows].dup
           half = inner.reshape(inner.size / 2, 2)
           one = half[true, 0].dup
           two = half[true, 1].dup

@@ -11,6 +11,7 @@ module Lattice
         ROUNDS = 5
         AT_ONCE = 60  # times that sides are halved and turned
         FEW = 0.02    # of the triangles: when no more sides are halved at a time, the rest can wait
+        SLENDER = 20  # times its size, that a curve is called long
         LONGEST = 2.5 # unless one is longer than that, of its size
 
         # @param sheet [Sheet]
@@ -24,9 +25,7 @@ module Lattice
         def call(rounds: ROUNDS)
           Collapsing.new(@sheet).call
           Flipping.new(@sheet).call
-          # Curves first: while the triangles beside them are large, points that bulge out
-          # of a chord fold none.
-          Splitting.new(@sheet, curves: true).call
+          halve_curves
           Collapsing.new(@sheet, rounds: 4).call
           rounds.times do |round|
             split
@@ -41,6 +40,18 @@ module Lattice
         end
 
         private
+
+        # Curves first: while the triangles beside them are large, points that bulge out of a
+        # chord fold none. Where they are long, sides turn in between: the triangles that fan out
+        # over a long face would else turn one after the other, along all its length.
+        def halve_curves
+          stages = @sheet.ratios(@sheet.sides).max > SLENDER ? Splitting::ROUNDS : 1
+          stages.times do
+            break if Splitting.new(@sheet, curves: true).call(rounds: stages > 1 ? 1 : Splitting::ROUNDS).zero?
+
+            Flipping.new(@sheet, rounds: 4).call if stages > 1
+          end
+        end
 
         # Sides turn in between, or slivers would be halved into more of them.
         def split

@@ -13,6 +13,8 @@ module Lattice
         OFF_BENT = 8e-5   # the same of quadratic elements
         ROUND = 0.8       # curves unless this share of their radius is less
         FINEST = 1.0 / 16 # of the global size: thin places and what cannot be filled otherwise
+        LONGER = 4        # times the width of a narrow place, that elements may still be long there
+        CELL = 1.0 / 400  # of the global size: the field is no finer
         GAP = 1.2         # of the distance between two edges of a face
         SAMPLES = 200_000
 
@@ -46,13 +48,14 @@ module Lattice
           limits = curved_faces + cones + free_faces + curved_edges + short_edges + gaps + wishes
           wanted = [*limits.map { |_, size| size.min }, *@plan.regions.map(&:last), @plan.size].min
           low, high = @facets.bounds
-          field = SizeField.new(low, high, @plan.size, finest: [wanted, @plan.size * FINEST].max, growth: @plan.growth)
+          field = SizeField.new(low, high, @plan.size, finest: [wanted, @plan.size * CELL].max, growth: @plan.growth)
           limits.each { |points, sizes| field.limit(points, sizes) }
           @plan.regions.each { |test, size| field.limit_where(size, &test) }
           field.spread
         end
 
-        def floor(sizes) = Numo::DFloat.maximum(sizes, @least)
+        # Small widths do not make small elements, unless these would be far longer than wide.
+        def floor(sizes, width = sizes) = Numo::DFloat.maximum(sizes, Numo::DFloat.minimum(width * LONGER, @least))
 
         def curved_faces
           limits = bent(@source.turn_limits(1.0))
@@ -169,7 +172,7 @@ module Lattice
           apart = Numo::Bit.cast(edges.map { |a| edges.map { |b| a != b && !@facets.edges[a].run.values_at(0, -1).intersect?(@facets.edges[b].run.values_at(0, -1)) ? 1 : 0 } })
           away = nearest(points, edge, apart)
           rows = Numo::Int32.cast((away * GAP / @plan.through < @plan.size).where)
-          rows.empty? ? nil : [points[rows, true].dup, floor(away[rows] * GAP / @plan.through)]
+          rows.empty? ? nil : [points[rows, true].dup, floor(away[rows] * GAP / @plan.through, away[rows])]
         end
 
         def sampled(edge, step)

@@ -8,6 +8,7 @@ module Lattice
       # through the levels that each body fills. Bodies share the nodes where they touch.
       class Levels
         POOR = 0.15 # mean ratio of a flat element below which other elements are taken
+        SLENDER = 0.02 # the same of a swept one: some twenty times as high as wide
 
         # elements and places by the name of the body
         attr_reader :nodes, :elements, :places
@@ -35,10 +36,15 @@ module Lattice
           return if Quality.mean_ratio(@flat_nodes, Element::Kind[@kind], @flat).min < POOR
 
           sweep
-          @places = gather
+          @places = gather unless slender?
         end
 
         private
+
+        # Heights that were asked for are kept.
+        def slender?
+          @plan.divisions.empty? && @elements.values.any? { |kinds| kinds.any? { |kind, conn| Quality.mean_ratio(@nodes, Element::Kind[kind], conn).min < SLENDER } }
+        end
 
         def cells
           @footprint.cells.map { |cell| Shape::Body.new(name: cell.name, make: "faces", facets: cell.facets, signature: [], wall: 1.0) }

@@ -129,7 +129,7 @@ module Lattice
           high = at(@high[edges].dup)
           corners = (0...n).map { |k| at(ring[true, k].dup) }
           quality = triangles.map do |i, j, k|
-            Numo::DFloat.minimum(Shapes.mean_ratios(corners[i], corners[j], corners[k], high), Shapes.mean_ratios(corners[i], corners[k], corners[j], low))
+            Numo::DFloat.minimum(Shapes.worths(corners[i], corners[j], corners[k], high), Shapes.worths(corners[i], corners[k], corners[j], low))
           end
           worth = cuttings.map { |list| list.map { |t| quality[t] }.reduce { |a, b| Numo::DFloat.minimum(a, b) } }
           table = Numo::DFloat.vstack(worth.map { |w| w.reshape(1, w.size) })

@@ -8,7 +8,9 @@ module Lattice
       class Mesher
         GOOD = 0.53    # mean ratio above which nothing is tried
         ROUNDS = 6
-        POOR = 0.3     # mean ratio below which it is tried with other inner points
+        LAST = 3       # rounds in which points are put in
+        POOR = 0.3     # mean ratio below which they are, and it is tried with other inner points
+        HOPE = 1.2     # times the quality before, or the shape itself allows no better
         SEEDS = [7, 11, 23].freeze
 
         attr_reader :times
@@ -47,15 +49,23 @@ module Lattice
           stuck = nil
           SEEDS.each do |seed|
             solid = fill(seed)
+            last = best
             best = solid if best.nil? || solid.quality.min > best.quality.min
-            break if best.quality.min > POOR
+            break if best.quality.min > POOR || (last && best.quality.min < last.quality.min * HOPE)
           rescue Recovery::Stuck => e
             stuck = e
+            break if cut?
           end
           best or raise stuck
         end
 
         private
+
+        # Whether the shape's own surface passes through itself: no points inside can help then.
+        def cut?
+          facets = @sheet.source.facets
+          !Shape::Crossings.new(facets.points, facets.triangles).call[0].empty?
+        end
 
         # From one set of inner points, on a copy of the surface.
         def fill(seed)
@@ -97,13 +107,18 @@ module Lattice
           ROUNDS.times do |round|
             break if solid.below(GOOD).empty?
 
-            EdgeRemoval.new(solid, GOOD).call
-            FaceRemoval.new(solid, GOOD).call
-            EdgeRemoval.new(solid, GOOD).call
-            Relaxing.new(solid, GOOD).call
-            Peeling.new(solid).call
-            @tell&.call("improvement", 0.7 + (0.3 * (round + 1) / ROUNDS))
+            turn_and_move(solid, GOOD)
+            @tell&.call("improvement", 0.7 + (0.25 * (round + 1) / ROUNDS))
           end
+          LAST.times { Insertion.new(solid, POOR).call.zero? ? break : turn_and_move(solid, POOR) }
+        end
+
+        def turn_and_move(solid, below)
+          EdgeRemoval.new(solid, below).call
+          FaceRemoval.new(solid, below).call
+          EdgeRemoval.new(solid, below).call
+          Relaxing.new(solid, below).call
+          Peeling.new(solid).call
         end
 
         def phase(name, share)

@@ -103,7 +103,7 @@ module Lattice
 
         # @return [Numo::DFloat] the least quality round each point, were it at the given place
         def worst(at)
-          Shapes.mean_ratios(@corners[0], @corners[2], @corners[1], at[@owner, true])[@slots].min(1)
+          Shapes.worths(@corners[0], @corners[2], @corners[1], at[@owner, true])[@slots].min(1)
         end
 
         # The middle of the star (nil), and axes turned by chance, both ways.

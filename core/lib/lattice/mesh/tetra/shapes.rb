@@ -12,6 +12,7 @@ module Lattice
         # For each edge the two other corners, in turn round it.
         OPPOSITE = [[2, 3], [3, 1], [1, 2], [0, 3], [2, 0], [0, 1]].freeze
         V = Shape::Vectors
+        FACTOR = 2.65 # a scaled Jacobian of 0.2 weighs as much as a mean ratio of 0.53
 
         module_function
 
@@ -26,15 +27,31 @@ module Lattice
           w = d - a
           six = V.dot(V.cross(u, v), w)
           sum = [u, v, w, v - u, w - u, w - v].map { |l| V.dot(l, l) }.reduce(:+)
+          ratio(six, sum)
+        end
+
+        def ratio(six, sum)
           root = Numo::NMath.cbrt(six.abs / 2)
           root * root * 12 / (sum + 1e-300) * (1 - (Numo::DFloat.cast(six < 0) * 2))
+        end
+
+        # What tetrahedra are improved by: the mean ratio, or a multiple of the scaled Jacobian
+        # √2 6 V / max (product of the three sides at a corner) where that is less.
+        def worths(a, b, c, d)
+          u = b - a
+          v = c - a
+          w = d - a
+          six = V.dot(V.cross(u, v), w)
+          uv, uw, vw, u, v, w = [v - u, w - u, w - v, u, v, w].map { |l| V.dot(l, l) }
+          most = [u * v * w, u * uv * uw, v * uv * vw, w * uw * vw].reduce { |p, q| Numo::DFloat.maximum(p, q) }
+          Numo::DFloat.minimum(ratio(six, u + v + w + uv + uw + vw), six / Numo::NMath.sqrt(most + 1e-300) * (FACTOR * Math.sqrt(2)))
         end
 
         # @param points [Numo::DFloat] [n, 3]
         # @param tets [Numo::Int32] [m, 4]
         # @return [Numo::DFloat] [m]
         def of(points, tets)
-          tets.empty? ? Numo::DFloat.zeros(0) : mean_ratios(*(0..3).map { |k| points[tets[true, k].dup, true] })
+          tets.empty? ? Numo::DFloat.zeros(0) : worths(*(0..3).map { |k| points[tets[true, k].dup, true] })
         end
 
         # Faces of tetrahedra: corner ranks 4 t + face; key regardless of order; +1 or −1 as

@@ -5,8 +5,8 @@ module Lattice
     module Tetra
       # Tetrahedra that are being improved, and the surface they end on.
       #
-      # points [n, 3]: those of the sheet first; tets [m, 4]; regions [m]; quality [m] mean
-      # ratio; skin: the sheet's triangles, all of them faces of tetrahedra.
+      # points [n, 3]: those of the sheet first; tets [m, 4]; regions [m]; quality [m], see
+      # Shapes.worths; skin: the sheet's triangles, all of them faces of tetrahedra.
       class Solid
         attr_accessor :tets, :regions
         attr_reader :sheet, :points, :quality
@@ -31,6 +31,11 @@ module Lattice
           @tets = added.empty? ? @tets[rows, true].dup : Numo::Int32.vstack([@tets[rows, true], added])
           @regions = @regions[rows].dup.concatenate(regions)
           @quality = @quality[rows].dup.concatenate(Shapes.of(@points, added))
+        end
+
+        # @param places [Numo::DFloat] [k, 3] of new points inside, after the others
+        def add(places)
+          @points = Numo::DFloat.vstack([@points, places])
         end
 
         # Moves points whose tetrahedra are given.
