@@ -35,6 +35,21 @@ RSpec.describe Lattice::Command do
     end
   end
 
+  it "mends a mesh that was read, and writes it again" do
+    Dir.mktmpdir do |folder|
+      file = File.join(folder, "pair.vtu")
+      nodes = Numo::DFloat[[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0], [1.001, 0, 0], [2, 0, 0], [2, 1, 0], [1.001, 1, 0]]
+      blocks = [[0, 1, 2, 3], [4, 7, 6, 5]].map { |c| Lattice::Mesh::Block.new(:quad4, "skin", Numo::Int32[c]) }
+      Lattice::Format::VTU.write(file, Lattice::Mesh::Grid.new(nodes: nodes, blocks: blocks, places: {}, dimension: 2, order: 1))
+      expect(run(file)[1]).to include("Mesh as read: 8 free sides")
+      whole = File.join(folder, "whole.vtu")
+      said = JSON.parse(run(file, "--merge", "2 mm", "--out", whole, "--json")[1])
+      expect(said["repairs"]).to include("nodes_merged" => 2, "turned" => 1, "free_sides" => 6)
+      expect(JSON.parse(run(whole, "--json")[1])).to include("nodes" => 6, "repairs" => include("turned" => 0, "free_sides" => 6))
+      expect(run(file, "--merge", "-1 mm")[2]).to include("is not above zero")
+    end
+  end
+
   it "refuses what cannot be, in words, before it begins" do
     { [] => "there is no size", ["--size", "2 m"] => "is larger than the part", ["--size", "0 mm"] => "is not above zero", ["--size", "0.001 mm"] => "of memory",
       ["--size", "5 mm", "--order", "3"] => "invalid argument: --order 3", ["--size", "5 kg"] => "length" }.each do |words, message|

@@ -69,6 +69,7 @@ module Lattice
         o.on("--out DIR", "write the mesh and fields as VTU, and the findings, into DIR") { |v| @options[:out] = v } if name == "solve"
         mesh_options(o) if name == "mesh"
         shape_options(o) if name == "shape"
+        merge_option(o) if %w[mesh shape].include?(name)
         o.on("-h", "--help", "this text") { @options[:help] = true }
       end
       parser.parse!(@arguments)
@@ -80,6 +81,10 @@ module Lattice
       options.on("--export OUT", "write all bodies as .stl, .obj or .glb") { |v| @options[:export] = v }
       options.on("--unit UNIT", Format::ShapeFile::UNITS.keys, "unit of lengths in STL and OBJ files (mm)") { |v| @options[:unit] = v }
       options.on("--fineness SHARE", Float, "how near facets follow curved faces, as a share of the part (0.0005)") { |v| @options[:fineness] = v }
+    end
+
+    def merge_option(options)
+      options.on("--merge LENGTH", "make points of a file one that are nearer to each other than this, such as 0.1mm") { |v| @options[:merge] = v }
     end
 
     def path
@@ -175,10 +180,21 @@ module Lattice
 
     def read_file
       usual = Format::ShapeFile::Options.usual
-      options = Format::ShapeFile::Options.new(unit: @options[:unit] || usual.unit, fineness: @options[:fineness] || usual.fineness, angle: usual.angle)
+      options = Format::ShapeFile::Options.new(unit: @options[:unit] || usual.unit, fineness: @options[:fineness] || usual.fineness, angle: usual.angle, merge: merge)
       content = Format::ShapeFile.read_apart(File.expand_path(path), File.basename(path), options)
       bodies = content.parts.map { |part| Shape::Body.new(name: part.name, make: part.facets.closed? ? "solid" : "faces", facets: part.facets, signature: []) }
       [bodies, { path => content.report }]
+    end
+
+    # @return [Float, nil] m
+    def merge
+      text = @options[:merge] or return nil
+      distance = Quantity.parse(text, "length")
+      raise InvalidInput.at("a distance of #{text} is not above zero", cure: "Give a length above zero.") unless distance.positive?
+
+      distance
+    rescue Quantity::Unreadable => e
+      raise InvalidInput.at(e.message, cure: "Give a length, such as --merge 0.1mm.")
     end
 
     def export_shape(bodies)

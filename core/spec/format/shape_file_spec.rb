@@ -53,6 +53,21 @@ RSpec.describe Lattice::Format::ShapeFile do
     expect(content.parts[0].facets.measures.volume * 1e9).to be_near(24_000, 1e-6)
   end
 
+  it "makes near points one where that is asked for: gaps close, slivers go, and nothing fine runs together" do
+    surface = facets
+    corners = (surface.points[surface.triangles.flatten, true] * 1000).to_a
+    # One face lies 0.05 mm away from where its neighbours end.
+    torn = corners.each_with_index.map { |c, i| i < 6 ? [c[0] + 0.03, c[1] + 0.04, c[2]] : c }
+    expect(read("torn.stl", text_stl(*torn)).report[:open_edges]).to be > 0
+    whole = read("torn.stl", text_stl(*torn), merge: 0.1e-3)
+    expect(whole.report).to include(points_merged: 4, open_edges: 0)
+    expect(whole.parts[0].facets.measures.volume * 1e9).to be_near(24_000, 5e-3)
+    fine = read("ball.stl", Lattice::Format::Stl.binary([facets(ball)]), merge: 0.05e-3).parts[0].facets
+    expect(fine).to be_closed
+    expect(fine.measures.volume * 1e9).to be_near(4190, 0.02)
+    expect(refusal { read("torn.stl", text_stl(*torn), merge: 5e-3) }).to match(/only 72.83 mm across: points within 5 mm cannot become one.*below 1.457 mm/m)
+  end
+
   it "reports a surface that stays open, and where" do
     surface = facets
     corners = (surface.points[surface.triangles.flatten, true] * 1000).to_a

@@ -920,6 +920,10 @@ export interface StatementImport {
    * Angle that parts faces, for STL and OBJ.
    */
   angle?: string;
+  /**
+   * Points of a part that are nearer to each other than this become one.
+   */
+  merge?: string;
   on?: Placement;
 }
 /**

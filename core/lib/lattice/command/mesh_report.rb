@@ -4,11 +4,16 @@ module Lattice
   class Command
     # What lattice mesh says of a mesh: counts, quality, volume, checks of the skin, times.
     class MeshReport
+      WORDS = { nodes_merged: "nodes made one", elements_dropped: "elements dropped", turned: "faces turned", duplicate_nodes: "nodes at the place of another",
+                free_sides: "free sides" }.freeze
+
       # @param grid [Mesh::Grid]
       # @param bodies [Array<Shape::Body>, nil] what was meshed; nil for a mesh that was read
       # @param times [Hash] phase => seconds
-      def initialize(grid, bodies, times, system)
+      # @param repairs [Hash, nil] what Mesh::Mending reports
+      def initialize(grid, bodies, times, system, repairs: nil)
         @grid = grid
+        @repairs = repairs
         @bodies = bodies
         @times = times
         @system = system
@@ -17,7 +22,7 @@ module Lattice
       # @return [Hash] SI units throughout
       def to_h
         @to_h ||= { units: "SI", **@grid.summary, order: @grid.order, measures: @grid.quality.summary, volume: volume, shape_volume: @bodies&.sum { |b| b.solid? ? b.volume : 0.0 },
-                    skin: skin, seconds: @times }.compact
+                    skin: skin, repairs: @repairs, seconds: @times }.compact
       end
 
       # @param out [IO]
@@ -28,10 +33,17 @@ module Lattice
         out.puts TextTable.new(["measure", "worst", "1st percentile", "mean", "warned of"], rows) unless rows.empty?
         print_volume(out)
         out.puts "Places: #{skin[:places]} of #{skin[:wanted]} have elements; sides of the skin without a neighbour: #{skin[:open]}" if skin
+        out.puts "Mesh as read: #{repairs}" if @repairs
         out.puts "Seconds: #{@times.map { |name, s| "#{name} #{Kernel.format('%.2f', s)}" }.join(', ')}" unless @times.empty?
       end
 
       private
+
+      def repairs
+        words = WORDS.filter_map { |key, text| "#{@repairs[key]} #{text}" if @repairs[key]&.positive? }
+        at = @repairs[:free_at] and words << "one near #{Mesh::Faults.place(at)}"
+        words.empty? ? "nothing to mend" : words.join(", ")
+      end
 
       def number(value) = Kernel.format("%.3f", value)
 

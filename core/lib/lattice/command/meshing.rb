@@ -22,7 +22,9 @@ module Lattice
       end
 
       def mesh_read
-        say_mesh(MeshReport.new(Format::VTU.read(path), nil, {}, Quantity::Display::DEFAULT))
+        mending = Mesh::Mending.new(Format::VTU.read(path), merge: merge)
+        write_mesh(mending.grid) if @options[:out]
+        say_mesh(MeshReport.new(mending.grid, nil, {}, Quantity::Display::DEFAULT, repairs: mending.report))
       end
 
       def say_mesh(report)

@@ -28,8 +28,8 @@ module Lattice
 
       # @return [String] a reader's report in words
       def self.words(report)
-        mended = { points_welded: "points welded", degenerate: "triangles without area dropped", doubled: "doubled triangles dropped", joints_closed: "T-joints closed",
-                   turned: "triangles turned outwards" }
+        mended = { points_welded: "points welded", points_merged: "near points made one", degenerate: "triangles without area dropped", doubled: "doubled triangles dropped",
+                   joints_closed: "T-joints closed", turned: "triangles turned outwards" }
         left = { open_edges: "open edges", crowded_edges: "edges of more than two triangles", slivers: "slivers", tiny_edges: "tiny edges" }
         list = ->(words) { words.filter_map { |key, text| "#{report[key]} #{text}" if report[key].to_i.positive? }.join(", ") }
         ["#{report[:triangles]} triangles", list.call(mended).then { |t| t.empty? ? "nothing to mend" : "mended: #{t}" },

@@ -10,8 +10,10 @@ module Lattice
       VAGUE = /\A(solid|compound|shell|body|part|shape|product|)\d*\z/i
 
       # @param tolerance [Float] m, within which a face lies on its surface
-      def initialize(tolerance)
-        @tolerance = tolerance
+      # @param merge [Float, nil] m, within which points of a part become one
+      def initialize(tolerance, merge: nil)
+        @tolerance = [tolerance, merge || 0.0].max
+        @merge = merge
         @parts = []
         @report = Hash.new(0)
       end
@@ -60,7 +62,7 @@ module Lattice
       private
 
       def mend(points, triangles)
-        Shape::Repair.new(points, triangles).tap do |repair|
+        Shape::Repair.new(points, triangles, merge: @merge).tap do |repair|
           repair.report.except(:bodies).each { |key, value| value.is_a?(Integer) ? @report[key] += value : @report[key] = value }
         end
       end

@@ -13,6 +13,7 @@ module Lattice
       MEMORY = 3 * (1024**3)
       READER = File.expand_path("../../../exe/read_shape.rb", __dir__)
       STEP_READER = File.expand_path("../../../node/read_shape.mjs", __dir__)
+      COARSEST = 0.02 # of the size: points farther apart stay two
       ACCURACY = { "step" => 2e-6, "iges" => 2e-6, "stl" => 2e-5, "obj" => 2e-5 }.freeze # of the size
 
       # What keeps a file from being read, whatever statement asks for it.
@@ -20,8 +21,9 @@ module Lattice
       end
 
       # How a file is to be read: unit of files that carry none, fineness of curved faces
-      # as a share of the size, angle (rad) that parts the faces of triangulated files.
-      Options = Struct.new(:unit, :fineness, :angle, keyword_init: true) do
+      # as a share of the size, angle (rad) that parts the faces of triangulated files, and
+      # distance (m) within which points become one, where that is wanted.
+      Options = Struct.new(:unit, :fineness, :angle, :merge, keyword_init: true) do
         def self.usual = new(unit: "mm", fineness: 0.0005, angle: 35 * Math::PI / 180)
       end
 
@@ -117,9 +119,18 @@ module Lattice
         refuse("has coordinates beyond 100 km", "Check its unit of length.") if points.abs.max > 1e5
       end
 
+      def builder(points)
+        size = extent(points)
+        if @options.merge && @options.merge > size * COARSEST
+          refuse("is only #{Quantity::Display.format(size, 'length')} across: points within #{Quantity::Display.format(@options.merge, 'length')} cannot become one",
+                 "Choose a distance below #{Quantity::Display.format(size * COARSEST, 'length')}, about that of the gaps.")
+        end
+        PartBuilder.new(ACCURACY[@kind] * size, merge: @options.merge)
+      end
+
       # Each solid of the file becomes a part.
       def assemble(meshes, arrays)
-        build = PartBuilder.new(ACCURACY[@kind] * extent(arrays["points"]))
+        build = builder(arrays["points"])
         meshes.each do |mesh|
           rows = mesh["first"]...(mesh["first"] + mesh["count"])
           triangles = arrays["triangles"][rows, true].dup
@@ -136,7 +147,7 @@ module Lattice
         points, groups = @kind == "stl" ? stl_soup : obj_soup
         check_finite(points)
         points *= UNITS.fetch(@options.unit)
-        build = PartBuilder.new(ACCURACY[@kind] * extent(points))
+        build = builder(points)
         groups.each { |name, triangles| build.add_loose(points, triangles, name: name, angle: @options.angle) }
         build.content(stem)
       end

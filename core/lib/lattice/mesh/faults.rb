@@ -133,10 +133,12 @@ module Lattice
       end
 
       def refusal(cluster, at, what, cure)
-        at = at.map { |c| c.abs < cluster[0].size * 1e-7 ? 0.0 : c }
+        at = tidy(at, cluster[0].size)
         InvalidInput.at("the body “#{cluster.map(&:name).join('” or “')}” #{what}, near #{place(at)}", cure: cure, place: at)
       end
 
+      # @return [Array<Float>] the same, with nothing where rounding left a trace
+      def tidy(at, size) = at.map { |c| c.abs < size * 1e-7 ? 0.0 : c }
       def place(at) = at.map { |c| length(c) }.join("; ")
       def length(value) = Quantity::Display.format(value, "length")
     end

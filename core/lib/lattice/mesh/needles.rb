@@ -48,7 +48,7 @@ module Lattice
       end
 
       def narrow_face(face, width, length, size)
-        at = @facets.points[@facets.nodes_of(face), true].mean(0).to_a
+        at = tidy(@facets.points[@facets.nodes_of(face), true].mean(0))
         flat = width < @facets.size * FLAT
         what = flat ? "has no area" : "is only #{Faults.length(width)} wide and #{Faults.length(length)} long"
         refusal("the face “#{@facets.faces[face].name}” of “#{@body.name}” #{what}, near #{Faults.place(at)}: elements of #{Faults.length(size)} cannot follow it",
@@ -104,7 +104,7 @@ module Lattice
       end
 
       def keen_edge(edge, angle)
-        at = @facets.points[edge.nodes[edge.nodes.size / 2], true].to_a
+        at = at_point(edge.nodes[edge.nodes.size / 2])
         refusal("“#{@body.name}” closes to #{degrees(angle)} along the edge “#{edge.name}”, near #{Faults.place(at)}: no element of a fair shape fits there",
                 "Blunt the edge by a chamfer, a fillet or a cut, or mend the shape where it was drawn.", at)
       end
@@ -118,7 +118,7 @@ module Lattice
         return nil if rows.empty?
 
         row = rows[angle[rows].min_index]
-        at = @facets.points[node[row], true].to_a
+        at = at_point(node[row])
         refusal("the face “#{@facets.faces[face[row]].name}” of “#{@body.name}” ends in a needle of #{degrees(angle[row])} near #{Faults.place(at)}: no element of a fair shape fits there",
                 "Blunt the corner where it was drawn.", at)
       end
@@ -154,7 +154,9 @@ module Lattice
         [@plan.size, *near, *within].min
       end
 
-      def degrees(angle) = Quantity::Display.format(angle, "angle")
+      def degrees(angle) = angle.abs < 1e-4 ? "nothing" : Quantity::Display.format(angle, "angle")
+      def at_point(node) = tidy(@facets.points[node, true])
+      def tidy(at) = Faults.tidy(at.to_a, @facets.size)
       def refusal(message, cure, at) = InvalidInput.at(message, cure: cure, place: at)
     end
   end

@@ -35,10 +35,17 @@ module Lattice
         raise @statement.fault(e.faults.first.message, path: "file", cure: e.faults.first.cure)
       end
 
+      def merge
+        distance = @statement.quantity("merge", "length")
+        return distance if distance.nil? || distance.positive?
+
+        raise @statement.fault("a distance of #{@statement['merge']} is not above zero", path: "merge", cure: "Give a length above zero, or leave it out.")
+      end
+
       def options
         usual = Format::ShapeFile::Options.usual
         Format::ShapeFile::Options.new(unit: @statement["unit"] || usual.unit, fineness: @statement["fineness"] || usual.fineness,
-                                       angle: @statement.quantity("angle", "angle") || usual.angle)
+                                       angle: @statement.quantity("angle", "angle") || usual.angle, merge: merge)
       end
     end
   end

@@ -2,8 +2,8 @@
 
 module Lattice
   module Shape
-    # Makes a sound surface of loose triangles: welds their corners, drops what is
-    # degenerate or doubled, closes T-joints, turns all triangles the same way and
+    # Makes a sound surface of loose triangles: welds their corners, makes near points one where
+    # that is asked for, drops what is degenerate or doubled, closes T-joints, turns all triangles the same way and
     # outwards; and reports what was found and what was mended.
     class Repair
       WELD = 1e-6 # of the size
@@ -16,10 +16,13 @@ module Lattice
 
       # @param points [Numo::DFloat] [n, 3]
       # @param triangles [Numo::Int32] [t, 3]
-      def initialize(points, triangles)
+      # @param merge [Float, nil] m, within which points become one
+      def initialize(points, triangles, merge: nil)
         @input = triangles.shape[0]
         @report = { triangles: @input }
+        @merge = merge
         weld(points, triangles)
+        merge_points if merge
         drop
         ROUNDS.times { break unless close_joints }
         orient
@@ -35,6 +38,13 @@ module Lattice
         @triangles = rank[triangles.flatten].reshape(*triangles.shape).dup
         @kept = Numo::Int32.new(@input).seq
         @report[:points_welded] = points.shape[0] - @points.shape[0]
+      end
+
+      def merge_points
+        before = @points.shape[0]
+        @points, rank = NearPoints.call(@points, @merge)
+        @triangles = rank[@triangles.flatten].reshape(*@triangles.shape).dup
+        @report[:points_merged] = before - @points.shape[0]
       end
 
       # The topology of the triangles as they are now.
@@ -88,7 +98,7 @@ module Lattice
       def joints(topology, open)
         nodes = Algebra::Gather.distinct([topology.ends[open, true]])
         at = @points[nodes, true].dup
-        reach = @size * WELD * 20
+        reach = [@size * WELD * 20, @merge || 0.0].max
         open.to_a.each_with_object({}) do |side, cuts|
           p, q = topology.ends[side, true].to_a
           from = @points[p, true].dup
@@ -124,31 +134,16 @@ module Lattice
         @kept = @kept.concatenate(Numo::Int32.cast(extra.map(&:last)))
       end
 
-      # Turns triangles that run against their neighbours. Every triangle stands twice in a
-      # graph, as it is and turned; what hangs together there runs one way.
+      # Turns triangles that run against their neighbours.
       def orient
         return if @triangles.empty? || current.misled.empty?
 
         against = Numo::Int32.zeros(current.counts.size)
         against[current.misled] = 1
         side, one, two = current.pairs
-        count = @triangles.shape[0]
-        shift = against[side] * count
-        way = Components.call(count * 2, one.concatenate(one + count), (two + shift).concatenate(two + count - shift))
-        turned = smaller_part(way[0...count].dup).where
+        turned = OneWay.turned(@triangles.shape[0], one, two, against[side].dup).where
         @report[:turned] = turned.size
         turn(turned)
-      end
-
-      # In each piece those that run unlike one of its triangles, or like it, whichever are fewer.
-      def smaller_part(way)
-        piece = pieces
-        size = piece.max + 1
-        some = Numo::Int32.zeros(size)
-        some[piece] = way
-        unlike = way.ne(some[piece])
-        most = piece.bincount(Numo::DFloat.cast(unlike), minlength: size) * 2 > piece.bincount(minlength: size)
-        unlike ^ most[piece]
       end
 
       # Closed pieces whose volume is negative are turned inside out.

@@ -1,4 +1,5 @@
 import type { Of } from "../../api/types";
+import { setOrDrop } from "../../ui/assign";
 import { useDesk } from "../../workspace/desk";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
@@ -70,6 +71,7 @@ const FINENESS = [
 ] as const;
 
 const MENDED: readonly (readonly [string, string])[] = [
+  ["points_merged", "near points made one"],
   ["doubled", "doubled triangles dropped"],
   ["degenerate", "triangles without area dropped"],
   ["joints_closed", "T-joints closed"],
@@ -102,7 +104,7 @@ export function ImportLine({ statement }: { statement: Of<"import"> }) {
           , <ChoiceChip label="fineness" value={String(statement.fineness ?? 0.0005)} options={FINENESS as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => (s.fineness = Number(v)))} /> on curves
         </>
       )}
-      , <PlacementWords value={statement.on} onChange={placed<Of<"import">>(edit)} />
+      , points made one within <TextChip label="merge" value={statement.merge ?? ""} placeholder="rounding" optional onCommit={(v) => edit((s) => setOrDrop(s, "merge", v))} />, <PlacementWords value={statement.on} onChange={placed<Of<"import">>(edit)} />
       {report && (
         <span className="text-spruce">
           . {String(report.bodies)} {report.bodies === 1 ? "body" : "bodies"}, {String(report.faces)} faces{say(MENDED) && `; mended: ${say(MENDED)}`}
