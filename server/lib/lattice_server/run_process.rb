@@ -14,7 +14,9 @@ module LatticeServer
       outcome = compute
       @runs.progress(@run[:id], nil, 1.0)
       @runs.finish(@run[:id], "done", outcome: outcome.merge(phases: @monitor.phases, memory: peak_memory))
-    rescue Lattice::InvalidInput, Lattice::SolveFailed => e
+    rescue Lattice::InvalidInput => e
+      fail_with(e.message, place: e.faults.filter_map(&:place).first)
+    rescue Lattice::SolveFailed => e
       fail_with(e.message)
     rescue NoMemoryError
       fail_with("Memory ran out. Use a larger mesh size.")
@@ -36,9 +38,10 @@ module LatticeServer
       event == :phase ? @runs.progress(@run[:id], text, share) : @runs.log(@run[:id], text)
     end
 
-    def fail_with(message)
+    # @param place [Array<Float>, nil] m, where it lies in the model
+    def fail_with(message, place: nil)
       @runs.log(@run[:id], message)
-      @runs.finish(@run[:id], "failed", error: message)
+      @runs.finish(@run[:id], "failed", error: message, outcome: place && { place: place })
     end
 
     def die_with_parent

@@ -200,7 +200,8 @@ export interface Run {
   share: number;
   log: string;
   error: string | null;
-  outcome: { memory?: number; phases?: Record<string, number> } | null;
+  /** place: where what kept a run from ending well lies, m. */
+  outcome: { memory?: number; phases?: Record<string, number>; place?: [number, number, number] } | null;
   created_at: string;
   started_at: string | null;
   finished_at: string | null;

@@ -1,5 +1,6 @@
 import type { Run } from "../api/types";
 import { useNote } from "../note/context";
+import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
 
 const COLOURS: Record<Run["state"], string> = {
@@ -17,10 +18,17 @@ function seconds(run: Run): string {
   return `${((end.getTime() - new Date(run.started_at).getTime()) / 1000).toFixed(1)} s`;
 }
 
+/** The log, without the line that says again what went wrong. */
+function told(run: Run): string {
+  const lines = run.log.trimEnd().split("\n");
+  return lines.filter((line) => !run.error || !line.endsWith(run.error)).join("\n");
+}
+
 /** What was run, how it went, and its log. */
 export function RunLog() {
   const { view } = useNote();
   const { retry } = useSolve(view);
+  const set = useDesk((desk) => desk.set);
   if (view.runs.length === 0) return <p className="text-faint">Nothing has been run yet.</p>;
   return (
     <ol className="space-y-2" aria-label="Runs">
@@ -36,6 +44,11 @@ export function RunLog() {
             )}
             <span className="font-mono text-faint">{seconds(run)}</span>
             {run.outcome?.memory && <span className="font-mono text-faint">{Math.round(run.outcome.memory / 1e6)} MB</span>}
+            {run.outcome?.place && (
+              <button className="button" onClick={() => set({ look: "shape", paper: false, spot: run.outcome?.place ?? null })}>
+                Show the place
+              </button>
+            )}
             {["failed", "stopped", "interrupted"].includes(run.state) && (
               <button className="button" onClick={() => void retry(run.id)}>
                 Retry
@@ -43,7 +56,7 @@ export function RunLog() {
             )}
           </div>
           {run.error && <p className="font-serif text-[13.5px] text-vermilion">{run.error}</p>}
-          {run.log && <pre className="whitespace-pre-wrap font-mono text-[11.5px] leading-[16px] text-faint">{run.log.trimEnd()}</pre>}
+          {told(run) && <pre className="whitespace-pre-wrap font-mono text-[11.5px] leading-[16px] text-faint">{told(run)}</pre>}
           {run.outcome?.phases && (
             <p className="font-mono text-[11.5px] text-faint">
               {Object.entries(run.outcome.phases).map(([name, time]) => `${name} ${time.toFixed(2)} s`).join(" · ")}

@@ -14,3 +14,13 @@ export function Follow({ at, label }: { at: [number, number, number]; label: HTM
   });
   return null;
 }
+
+/** A text over the window, which Follow keeps at a place. */
+export function Label({ keep, text, tone }: { keep: (element: HTMLElement | null) => void; text: string; tone: string }) {
+  return (
+    <span ref={keep} className="absolute left-0 top-0 block size-0">
+      <span className="absolute -left-1 -top-1 size-2 rounded-full border-2 border-slate bg-white" />
+      <span className={`absolute bottom-2 left-2 whitespace-nowrap rounded px-2 py-0.5 font-mono text-[12px] shadow ${tone}`}>{text}</span>
+    </span>
+  );
+}

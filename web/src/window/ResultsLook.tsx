@@ -10,7 +10,7 @@ import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
 import { Card, Empty } from "./Card";
 import { Legend } from "./Legend";
-import { Follow } from "./Mark";
+import { Follow, Label } from "./Mark";
 import { MeshScene, type Pointed } from "./MeshScene";
 import { FIELD_STOPS, SIGNED_STOPS } from "./palette";
 import { Stage, type SceneProps } from "./Stage";
@@ -142,13 +142,4 @@ function moved(place: number[], positions: Float32Array, displacement: Float32Ar
     if (d < best) [best, node] = [d, i];
   }
   return [0, 1, 2].map((k) => (place[k] as number) + factor * (displacement[node + k] as number)) as [number, number, number];
-}
-
-function Label({ keep, text, tone }: { keep: (element: HTMLElement | null) => void; text: string; tone: string }) {
-  return (
-    <span ref={keep} className="absolute left-0 top-0 block size-0">
-      <span className="absolute -left-1 -top-1 size-2 rounded-full border-2 border-slate bg-white" />
-      <span className={`absolute bottom-2 left-2 whitespace-nowrap rounded px-2 py-0.5 font-mono text-[12px] shadow ${tone}`}>{text}</span>
-    </span>
-  );
 }

@@ -7,6 +7,7 @@ import { useDesk } from "../workspace/desk";
 import { BoxPick } from "./BoxPick";
 import { Card, Empty } from "./Card";
 import type { CameraHandle } from "./Controls";
+import { Follow, Label } from "./Mark";
 import { MeasureCard } from "./MeasureCard";
 import { SeeingBar } from "./SeeingBar";
 import { ShapeScene } from "./ShapeScene";
@@ -17,8 +18,9 @@ const MEASURED: Record<string, string | undefined> = { faces: "area", edges: "le
 
 /** The shape in space, or the selected outline on paper. */
 export function ShapeLook({ scene, camera }: { scene: SceneProps; camera: RefObject<CameraHandle | null> }) {
-  const { view, surfaces } = useNote();
-  const { boxing, paper } = useDesk();
+  const { view, surfaces, shown } = useNote();
+  const { boxing, paper, spot } = useDesk();
+  const [label, setLabel] = useState<HTMLElement | null>(null);
   const pick = usePick();
   const drawn = useDrawn();
   const [hover, setHover] = useState<Place | null>(null);
@@ -31,7 +33,13 @@ export function ShapeLook({ scene, camera }: { scene: SceneProps; camera: RefObj
     <>
       <Stage scene={scene}>
         <ShapeScene shape={view.shape} surfaces={surfaces} low={scene.low} high={scene.high} onPick={(places, more) => void pick(places, more)} onHover={setHover} />
+        {spot && <Follow at={spot} label={label} />}
       </Stage>
+      {spot && (
+        <div className="pointer-events-none absolute inset-0 overflow-hidden">
+          <Label keep={setLabel} text={spot.map((c) => shown.text(c, "length")).join("; ")} tone="bg-vermilion text-white" />
+        </div>
+      )}
       {boxing && <BoxPick camera={camera} onPick={(places) => void pick(places, true)} />}
       <ShapeCard hover={hover} />
       <MeasureCard />
@@ -81,7 +89,7 @@ function useChoosingKeys() {
       const { chosen, hidden } = useDesk.getState();
       const bodies = new Set(chosen.map(([body]) => body));
       const key = event.key.toLowerCase();
-      if (key === "escape") set({ chosen: [], boxing: false });
+      if (key === "escape") set({ chosen: [], boxing: false, spot: null });
       if (key === "h" && bodies.size) set({ hidden: [...new Set([...hidden, ...bodies])], chosen: [] });
       if (key === "i" && bodies.size) set({ hidden: view.shape.bodies.map((b) => b.name).filter((name) => !bodies.has(name)) });
       if (key === "a") set({ hidden: [] });

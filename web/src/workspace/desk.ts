@@ -19,6 +19,8 @@ interface Desk {
   lit: PlaceKey[];
   /** Places chosen in the model window, to be measured or made a group. */
   chosen: PlaceKey[];
+  /** A place in space that a message speaks of, m. */
+  spot: [number, number, number] | null;
   /** Bodies that are not drawn. */
   hidden: string[];
   /** Bodies are drawn so that what lies behind shows through. */
@@ -56,6 +58,7 @@ export const useDesk = create<Desk>((set) => ({
   pickKind: "faces",
   lit: [],
   chosen: [],
+  spot: null,
   hidden: [],
   clear: false,
   clip: null,
