@@ -11,7 +11,7 @@ module Lattice
         ROUNDS = 5
         AT_ONCE = 60  # times that sides are halved and turned
         FEW = 0.02    # of the triangles: when no more sides are halved at a time, the rest can wait
-        SLENDER = 20  # times its size, that a curve is called long
+        SLENDER = 20  # times its size: far too long
         LONGEST = 2.5 # unless one is longer than that, of its size
 
         # @param sheet [Sheet]
@@ -25,7 +25,10 @@ module Lattice
         def call(rounds: ROUNDS)
           Collapsing.new(@sheet).call
           Flipping.new(@sheet).call
-          halve_curves
+          halve_longest
+          # Then curves: while the triangles beside them are large, points that bulge out
+          # of a chord fold none.
+          Splitting.new(@sheet, curves: true).call
           Collapsing.new(@sheet, rounds: 4).call
           rounds.times do |round|
             split
@@ -41,15 +44,15 @@ module Lattice
 
         private
 
-        # Curves first: while the triangles beside them are large, points that bulge out of a
-        # chord fold none. Where they are long, sides turn in between: the triangles that fan out
-        # over a long face would else turn one after the other, along all its length.
-        def halve_curves
-          stages = @sheet.ratios(@sheet.sides).max > SLENDER ? Splitting::ROUNDS : 1
-          stages.times do
-            break if Splitting.new(@sheet, curves: true).call(rounds: stages > 1 ? 1 : Splitting::ROUNDS).zero?
+        # Whatever is far too long is halved first, curves and all, and sides turn in between: the
+        # triangles that fan out over a long face would else turn one after the other, along all
+        # its length.
+        def halve_longest
+          AT_ONCE.times do
+            longest = @sheet.ratios(@sheet.sides).max
+            break if longest < SLENDER || Splitting.new(@sheet, longest: longest / 2).call(rounds: 4).zero?
 
-            Flipping.new(@sheet, rounds: 4).call if stages > 1
+            Flipping.new(@sheet, rounds: 4).call
           end
         end
 
