@@ -23,4 +23,36 @@ RSpec.describe Lattice::Mesh::Faults do
     expect(described_class.cut(body).message).to match(/cuts itself near .*800 mm: “lower” passes through “upper”/)
     expect(described_class.cut(bodies(block("one", 0))[0])).to be_nil
   end
+
+  describe "of a mesh that could not be made" do
+    def stuck(at) = Lattice::Mesh::Tetra::Recovery::Stuck.new(Numo::DFloat[at])
+    def plan(size) = Lattice::Mesh::SizingPlan.of(size)
+
+    it "names a thin wall near the place, with a size that would do" do
+      plate = bodies(block("sheet", 0, thickness: 1))
+      fault = described_class.stuck(plate, stuck([0.02, 0.01, 0.001]), plan(0.01)).faults[0]
+      expect(fault.message).to match(/“sheet” has a wall only 1 mm thin.*near 20 mm; 10 mm; 1 mm/)
+      expect(fault.cure).to include("a size of about 2 mm there")
+      expect(fault.place).to eq([0.02, 0.01, 0.001])
+    end
+
+    it "says where else it was, and leaves out what rounding left" do
+      cube = bodies(block("cube", 0, width: 20, thickness: 20))
+      expect(described_class.stuck(cube, stuck([0.01, 1e-17, 0.02]), plan(0.005)).message).to include("“cube” cannot be filled with tetrahedra of 5 mm, near 10 mm; 0 mm; 20 mm")
+    end
+
+    it "tells how many elements thin walls would take" do
+      error = Lattice::Mesh::Tetra::Mesher::TooThin.new([0.01, 0.0, 0.0], 0.0002, 2_400_000)
+      expect(described_class.too_thin(bodies(block("cube", 0)), error).message).to match(/walls 0.2 mm thin, which would take about 2.400.000 elements, near 10 mm/)
+    end
+  end
+
+  it "puts the place of an overlap in millimetres into the message and in metres beside it" do
+    described_class.check_overlaps(bodies(block("one", 0), block("two", 40)))
+    raise "nothing was refused"
+  rescue Lattice::InvalidInput => e
+    at = e.faults[0].place
+    expect(at[0]).to be_between(0.039, 0.051)
+    expect(e.faults[0].as_json[:place]).to eq(at)
+  end
 end

@@ -108,10 +108,30 @@ RSpec.describe Lattice::Verdict::Findings do
     expect(found[:difference].abs).to be < 0.02
   end
 
+  it "sets an estimate beside a beam on two supports, bending with E / (1 − ν²) between walls" do
+    ends = { support: { "target" => "ends", "components" => ["y"] } }
+    pins = { "id" => "g", "kind" => "group", "name" => "ends", "of" => "points", "pick" => %w[1 2].map { |n| { "body" => "bar", "name" => "start of side #{n}" } } }
+    flat = { body: { "make" => "plane strain", "thickness" => "10 mm" }, root: { "of" => "edges" }, tip: { "of" => "edges" } }
+    slide = { "id" => "x", "kind" => "support", "target" => "left", "components" => ["x"] }
+    left = { "id" => "l", "kind" => "group", "name" => "left", "of" => "points", "pick" => [{ "body" => "bar", "name" => "start of side 1" }] }
+    check = { "id" => "h", "kind" => "hand_check", "study" => "pull", "body" => "bar", "beam" => "simply supported" }
+    own = problem({ **flat, **ends, force: nil }, pins, left, slide, { "id" => "w", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-y" }, check)
+    found = Lattice::Verdict::Findings.new(own, own.study!, solve(own)).to_h[:findings].find { |f| f[:kind] == "hand_check" }
+    second_moment = 0.01 * (0.02**3) / 12
+    weight = 7850 * 9.81 * 0.02 * 0.01
+    by_hand = -((5 * weight * (0.2**4) * (1 - 0.09) / (384 * 210e9 * second_moment)) + (1.2 * weight * (0.2**2) / 8 * 2.6 / (210e9 * 0.02 * 0.01)))
+    expect(found[:span]).to be_near(0.2, 1e-9)
+    expect(found[:estimate]).to be_near(by_hand, 0.002)
+    expect(found[:difference].abs).to be < 0.05
+  end
+
   it "refuses a hand check where the part is no beam" do
     check = { "id" => "h", "kind" => "hand_check", "study" => "pull", "body" => "bar", "beam" => "cantilever" }
     short = { outline: { "boundary" => rectangle("0 mm", "0 mm", "50 mm", "40 mm") }, tip: { "rule" => { "plane" => { "axis" => "x", "at" => "50 mm" } } } }
     expect(Lattice::Verdict::Readiness.new(problem(short, check)).notices.map { |n| n.fault.to_s }.join).to match(/only 1.3 times as long as it is deep/)
+    cut = { "id" => "c", "kind" => "cut", "body" => "bar", "plane" => { "axis" => "x", "at" => "150 mm" }, "keep" => "below" }
+    told = Lattice::Verdict::Readiness.new(problem({}, cut, check)).notices.map { |n| n.fault.to_s }.join
+    expect(told).to include("“bar” is not drawn as an outline that is extruded, so its section is not known")
   end
 end
 

@@ -88,6 +88,8 @@ export interface Notice {
   path: string | null;
   message: string;
   cure: string | null;
+  /** Where in space it is, m. */
+  place?: [number, number, number];
 }
 
 export interface MeshSummary {

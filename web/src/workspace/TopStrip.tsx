@@ -201,6 +201,7 @@ function Readiness({ close }: { close: () => void }) {
             className="flex w-full gap-2 rounded px-2 py-1 text-left hover:bg-glow"
             onClick={() => {
               close();
+              if (notice.place) set({ look: "shape", paper: false, spot: notice.place });
               if (!notice.statement) return;
               set({ selected: notice.statement });
               document.getElementById(`statement-${notice.statement}`)?.scrollIntoView({ block: "center" });

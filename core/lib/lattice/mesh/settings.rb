@@ -81,12 +81,16 @@ module Lattice
       end
 
       def self.ball(statement)
-        x, y, z, radius = %w[x y z radius].map { |key| statement.quantity("ball.#{key}", "length") || 0.0 }
+        x, y, z, radius = %w[x y z radius].map { |key| statement.quantity("ball.#{key}", "length") }
+        raise statement.fault("the radius is not above zero", path: "ball.radius", cure: "Give a length above zero.") unless radius.positive?
+
         ->(points) { ((points - Numo::DFloat[x, y, z])**2).sum(1) <= radius**2 }
       end
 
       def self.box(statement)
-        low, high = %w[from to].map { |end_| %w[x y z].map { |key| statement.quantity("box.#{end_}.#{key}", "length") || 0.0 } }
+        low, high = %w[from to].map { |end_| %w[x y z].map { |key| statement.quantity("box.#{end_}.#{key}", "length") } }
+        raise statement.fault("the box has no extent: both corners are the same", path: "box", cure: "Give two corners that lie apart.") if low == high
+
         ->(points) { (0..2).map { |k| (points[true, k] >= [low[k], high[k]].min) & (points[true, k] <= [low[k], high[k]].max) }.reduce(:&) }
       end
 

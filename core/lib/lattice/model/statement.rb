@@ -18,9 +18,11 @@ module Lattice
       def dig(...) = data.dig(...)
       def off? = data["off"] == true
 
+      # @param key [String] the field; of a field within another with a dot, such as ball.radius
       # @return [Float, nil] the field in SI, nil when absent
       def quantity(key, dimension)
-        data[key] && Quantity.parse(data[key], dimension)
+        text = data.dig(*key.split("."))
+        text && Quantity.parse(text, dimension)
       end
 
       # @return [String] how messages name this statement

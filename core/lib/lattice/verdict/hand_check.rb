@@ -17,10 +17,14 @@ module Lattice
         @problem = problem
       end
 
-      # @raise [InvalidInput] when the body is not there, is a ring, or is not slender
+      # @raise [InvalidInput] when the body is not there, is a ring, is no extruded outline, or is not slender
       def check!
         raise statement.fault("there is no body named “#{statement['body']}”", path: "body", cure: "Choose a body.") unless body
         raise statement.fault("a ring is no beam", path: "body", cure: "Remove this hand check.") if body.axisymmetric?
+        unless body.prism && !body.faces?
+          raise statement.fault("“#{body.name}” is not drawn as an outline that is extruded, so its section is not known", path: "body",
+                                                                                                                           cure: "Remove this hand check.")
+        end
         raise statement.fault("a hand check along z is not offered: the section would be the whole outline", path: "body", cure: "Draw the beam along x or y.") if axis == 2
 
         ratio = extent[axis] / extent[1 - axis]
@@ -81,7 +85,9 @@ module Lattice
         pieces.sum { |a, b| (((b - centre)**3) - ((a - centre)**3)) / 3 } * body.thickness
       end
 
-      def bending = material.young * second_moment
+      # Between walls it cannot grow broader where it is compressed: E / (1 − ν²).
+      def bending = young * second_moment
+      def young = body.make == "plane strain" ? material.young / (1 - (material.poisson**2)) : material.young
       def shearing = material.young / (2 * (1 + material.poisson)) * section_area / SHEAR
       def material = @problem.materials[body.name]
 

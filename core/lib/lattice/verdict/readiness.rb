@@ -178,9 +178,10 @@ module Lattice
         facets = body.facets
         side = facets.topology.open
         side = facets.topology.crowded if side.empty?
-        at = facets.points[facets.topology.ends[side[0], true], true].mean(0).to_a.map { |c| shown(c, "length") }.join("; ")
+        place = Mesh::Faults.tidy(facets.points[facets.topology.ends[side[0], true], true].mean(0).to_a, facets.size)
+        at = place.map { |c| shown(c, "length") }.join("; ")
         fault("the surface of “#{body.name}” is not closed: #{side.size} sides of its triangles have no neighbour, one near #{at}",
-              "Mend the surface where it was drawn, or use it as faces with a thickness.")
+              "Mend the surface where it was drawn, let near points become one as its file is read, or use it as faces with a thickness.").tap { |found| found.place = place }
       end
 
       # A round number near a twentieth of the part.

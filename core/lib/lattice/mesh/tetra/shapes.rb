@@ -74,18 +74,6 @@ module Lattice
           even = (a.eq(low) & b.eq(middle)) | (a.eq(middle) & b.eq(high)) | (a.eq(high) & b.eq(low))
           [key, (Numo::Int32.cast(even) * 2) - 1]
         end
-
-        # @return [Numo::DFloat] [m, 6] angles between faces at each edge, rad
-        def dihedral_angles(points, tets)
-          x = (0..3).map { |k| points[tets[true, k].dup, true] }
-          normals = FACES.map { |i, j, k| V.unit(V.cross(x[j] - x[i], x[k] - x[i])) }
-          result = Numo::DFloat.zeros(tets.shape[0], 6)
-          EDGES.each_index do |e|
-            i, j = OPPOSITE[e]
-            result[true, e] = Numo::NMath.acos((-V.dot(normals[i], normals[j])).clip(-1, 1))
-          end
-          result
-        end
       end
     end
   end
