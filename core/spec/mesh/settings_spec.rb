@@ -45,6 +45,16 @@ RSpec.describe Lattice::Mesh::Settings do
     expect(count[grid, 0.15..0.2]).to be < 1.6 * count[even, 0.15..0.2]
   end
 
+  [["faces", "side 4", "bricks and quadrilaterals"], ["edges", "upright at side 1", "tetrahedra and triangles"], ["points", "start of side 1 at top", "wedges and triangles"]].each do |of, name, family|
+    it "makes a finer mesh at #{of}, with #{family}" do
+      group = { "id" => "at", "kind" => "group", "name" => "at", "of" => of, "pick" => [{ "body" => "bar", "name" => name }] }
+      meshes = [[], [group, sized(target: "at", size: "2.5 mm")]].map { |more| problem({ mesh: { "size" => "10 mm", "elements" => family } }, *more).mesh }
+      near, far = [0.0..0.006, 0.1..0.2].map { |range| meshes.map { |g| g.nodes[true, 0].to_a.count { |x| range.cover?(x) } } }
+      expect(near[1]).to be > near[0] * 1.5
+      expect(far[1]).to be < far[0] * 2
+    end
+  end
+
   it "gives a plan of what is asked for at places of the bodies that are meshed together" do
     both = settings({}, sized(target: "root"), sized(target: "bar", size: "5 mm").merge("id" => "whole"))
     plan = both.plan(problem.parts.bodies)
