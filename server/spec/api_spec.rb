@@ -249,6 +249,28 @@ RSpec.describe LatticeServer::App do
       expect(api_get("/runs/#{run['id']}")[1]).to include("state" => "failed", "error" => "memory ran out", "log" => a_string_matching(/memory ran out/))
     end
 
+    it "keeps the mesh before, when the model changes and when the next one cannot be made" do
+      view = new_model(model({ material: nil, support: nil, mesh: { "size" => "8 mm" } }))
+      id = view["id"]
+      compute(api_post("/models/#{id}/runs", { kind: "mesh" })[1]["id"])
+      made = api_get("/models/#{id}")[1]["mesh"]
+      expect(made).to include("before" => nil, "summary" => include("elements"))
+      slit = corners([0, 0], [200, 0], [200, 1])
+      statements = view["document"]["statements"].map { |s| s["kind"] == "outline" ? s.merge("boundary" => slit) : s }
+      status, = api_put("/models/#{id}/document", { version: view["version"], document: view["document"].merge("statements" => statements) })
+      expect(status).to eq(200)
+      run = api_post("/models/#{id}/runs", { kind: "mesh" })[1]
+      compute(run["id"])
+      ended = api_get("/runs/#{run['id']}")[1]
+      expect(ended).to include("state" => "failed", "error" => a_string_matching(/“bar” closes to|only .* wide/))
+      expect(ended["outcome"]["place"].size).to eq(3)
+      kept = api_get("/models/#{id}")[1]["mesh"]
+      expect(kept["summary"]).to be_nil
+      expect(kept["before"]).to eq(made.slice("digest", "summary"))
+      get("/api/meshes/#{kept['before']['digest']}/skin")
+      expect(last_response.status).to eq(200)
+    end
+
     it "meshes alone" do
       view = new_model(model({ material: nil, support: nil }))
       run = api_post("/models/#{view['id']}/runs", { kind: "mesh" })[1]

@@ -49,6 +49,17 @@ RSpec.describe "Mending" do
       find("[role=tab]", text: "Mesh").click
       find("button.button-strong", text: "Mesh", exact_text: true).click
       expect(page).to have_css("section[aria-label=Quality]", wait: 60)
+
+      # The sliver comes back: the next mesh fails, and the one before stays to be seen.
+      type_chip("Shape", "merge", "1 um")
+      expect(page).to have_text("Not meshed at this size")
+      find("button.button-strong", text: "Mesh", exact_text: true).click
+      expect(page).to have_css("ol[aria-label=Runs] li:first-child[data-state=failed]", wait: 60)
+      click_button "Show the mesh before"
+      expect(page).to have_css("[data-look=mesh]", text: "The mesh before the last changes")
+      expect(page).to have_css("section[aria-label=Quality]")
+      click_button "Show the shape"
+      expect(page).to have_text("Not meshed at this size")
     end
   end
 end

@@ -9,10 +9,10 @@ module LatticeServer
       @monitor = monitor
     end
 
-    # @return [Hash] the mesh's summary
+    # @return [Hash] the mesh's digest and summary
     def mesh
       Lattice::Verdict::Readiness.new(@problem).check_mesh!
-      grid.summary
+      { mesh_digest: @problem.mesh_digest, summary: grid.summary }
     end
 
     # @param name [String] of the study

@@ -100,7 +100,15 @@ module LatticeServer
       return nil unless problem.size&.positive? && !problem.parts.bodies.empty?
 
       digest = problem.mesh_digest
-      { digest: digest, summary: @derived.find(digest) }
+      summary = @derived.find(digest)
+      { digest: digest, summary: summary, before: summary ? nil : mesh_before }
+    end
+
+    # The mesh that was made last: it stays until there is another.
+    def mesh_before
+      digest = @runs.last_mesh(@model[:id]) or return nil
+      found = @derived.find(digest)
+      found && { digest: digest, summary: found }
     end
 
     def studies

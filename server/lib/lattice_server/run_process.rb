@@ -31,7 +31,7 @@ module LatticeServer
     def compute
       @monitor = Lattice::Study::Monitor.new { |event, text, share| follow(event, text, share) }
       computation = Computation.new(Store::Derived.new(@db), JSON.parse(@run[:document]), @monitor)
-      @run[:kind] == "mesh" ? { summary: computation.mesh } : computation.study(@run[:study])
+      @run[:kind] == "mesh" ? computation.mesh : computation.study(@run[:study])
     end
 
     def follow(event, text, share)

@@ -220,7 +220,8 @@ export interface ModelView {
   groups: Record<string, PlaceKey[]>;
   ready: boolean;
   notices: Notice[];
-  mesh: { digest: string; summary: MeshSummary | null } | null;
+  /** before: the mesh made last, as long as the model as it is now has none. */
+  mesh: { digest: string; summary: MeshSummary | null; before: { digest: string; summary: MeshSummary } | null } | null;
   studies: StudyState[];
   runs: Run[];
 }

@@ -16,7 +16,7 @@ interface Pointed {
 }
 
 /** The shape as it will be meshed: a few elements of the size they will have lie where it is pointed at. */
-export function BeforeMeshing({ scene, busy, onMesh }: { scene: SceneProps; busy: boolean; onMesh: () => void }) {
+export function BeforeMeshing({ scene, busy, onMesh, onBefore }: { scene: SceneProps; busy: boolean; onMesh: () => void; onBefore: (() => void) | null }) {
   const { view, surfaces, shown } = useNote();
   const [pointed, setPointed] = useState<Pointed | null>(null);
   const drawn = useMemo(() => (surfaces ? bodiesOf(surfaces) : []), [surfaces]);
@@ -60,6 +60,11 @@ export function BeforeMeshing({ scene, busy, onMesh }: { scene: SceneProps; busy
             "Point at the shape to see how large elements will be."
           )}
         </span>
+        {onBefore && (
+          <button className="ml-2 rounded px-1.5 text-spruce underline hover:bg-glow" onClick={onBefore}>
+            Show the mesh before
+          </button>
+        )}
       </Card>
     </>
   );

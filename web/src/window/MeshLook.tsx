@@ -34,15 +34,18 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
     },
     [keepOutside],
   );
-  const summary = view.mesh?.summary;
+  const [old, setOld] = useState(false);
+  const before = view.mesh?.before ?? null;
+  const shownMesh = view.mesh?.summary ? { digest: view.mesh.digest, summary: view.mesh.summary } : old ? before : null;
+  const summary = shownMesh?.summary;
   const measure = chosen ?? summary?.quality?.key ?? "mean_ratio";
-  const digest = summary ? (view.mesh?.digest ?? null) : null;
+  const digest = shownMesh?.digest ?? null;
   const { data: quality } = useQuality(digest, measure);
   const { data: elements, error } = useElements(digest, { measure, axis: clip?.axis ?? null, at: clip?.at ?? 0.5, turned: clip?.turned ?? false, body, worse });
   const busy = view.runs.some((r) => r.state === "running" || r.state === "queued");
   const names = view.shape.bodies.map((b) => b.name);
   if (!view.mesh) return <Empty text="A mesh wants a body and a mesh statement: press / and write mesh." />;
-  if (!summary) return <BeforeMeshing scene={scene} busy={busy} onMesh={() => void mesh()} />;
+  if (!summary) return <BeforeMeshing scene={scene} busy={busy} onMesh={() => void mesh()} onBefore={before && (() => setOld(true))} />;
   if (error) return <Empty text={error instanceof Refused ? error.message : "The mesh cannot be shown."} />;
   if (!elements) return <Empty text="Reading the mesh…" />;
   const shown = quality?.measures.find((m) => m.key === quality.measure);
@@ -59,7 +62,23 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
         <ElementsScene elements={elements} bad={bad} good={good} onPoint={setPointed} />
       </Stage>
       <Card>
-        <b className="font-semibold">{digits(summary.elements)} elements</b>, {digits(summary.nodes)} nodes, {digits(summary.unknowns)} unknowns
+        {shownMesh === before && (
+          <>
+            <button className="button-strong mr-2" disabled={busy} onClick={() => void mesh()}>
+              {busy ? "Meshing…" : "Mesh"}
+            </button>
+            <button className="mr-2 rounded px-1.5 text-spruce underline hover:bg-glow" onClick={() => setOld(false)}>
+              Show the shape
+            </button>
+            <span className="mr-1 font-semibold text-amber-ink">The mesh before the last changes:</span>
+          </>
+        )}
+        <b className="font-semibold">{digits(summary.elements)} elements</b>
+        {shownMesh !== before && (
+          <>
+            , {digits(summary.nodes)} nodes, {digits(summary.unknowns)} unknowns
+          </>
+        )}
         {elements.meta.count < elements.meta.of && <> · {digits(elements.meta.count)} shown</>}
         {pointed && (
           <>

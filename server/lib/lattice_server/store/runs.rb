@@ -32,6 +32,14 @@ module LatticeServer
         @db[:runs].where(model_id: model_id, kind: "study", study: study, state: "done").reverse(:created_at).first
       end
 
+      # @return [String, nil] digest of the mesh that a run made last
+      def last_mesh(model_id)
+        @db[:runs].where(model_id: model_id, state: "done").reverse(:created_at).select_map(:outcome).each do |outcome|
+          digest = outcome && JSON.parse(outcome)["mesh_digest"] and return digest
+        end
+        nil
+      end
+
       # Takes the oldest queued run for this worker.
       # @return [Hash, nil]
       def claim(worker)
