@@ -45,7 +45,8 @@ RSpec.describe Lattice::Mesh::Settings do
     expect(count[grid, 0.15..0.2]).to be < 1.6 * count[even, 0.15..0.2]
   end
 
-  [["faces", "side 4", "bricks and quadrilaterals"], ["edges", "upright at side 1", "tetrahedra and triangles"], ["points", "start of side 1 at top", "wedges and triangles"]].each do |of, name, family|
+  [["faces", "side 4", "bricks and quadrilaterals"], ["edges", "upright at side 1", "tetrahedra and triangles"],
+   ["points", "start of side 1 at top", "wedges and triangles"]].each do |of, name, family|
     it "makes a finer mesh at #{of}, with #{family}" do
       group = { "id" => "at", "kind" => "group", "name" => "at", "of" => of, "pick" => [{ "body" => "bar", "name" => name }] }
       meshes = [[], [group, sized(target: "at", size: "2.5 mm")]].map { |more| problem({ mesh: { "size" => "10 mm", "elements" => family } }, *more).mesh }

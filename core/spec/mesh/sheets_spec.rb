@@ -1,7 +1,11 @@
 # frozen_string_literal: true
 
 RSpec.describe Lattice::Mesh::Sheets do
-  def arc(*places) = [{ "x" => "#{places[0][0]} mm", "y" => "#{places[0][1]} mm", "through" => { "x" => "#{places[1][0]} mm", "y" => "#{places[1][1]} mm" } }, { "x" => "#{places[2][0]} mm", "y" => "#{places[2][1]} mm" }]
+  def arc(*places)
+    [{ "x" => "#{places[0][0]} mm", "y" => "#{places[0][1]} mm", "through" => { "x" => "#{places[1][0]} mm", "y" => "#{places[1][1]} mm" } },
+     { "x" => "#{places[2][0]} mm", "y" => "#{places[2][1]} mm" }]
+  end
+
   def line(corners) = { "kind" => "line", "name" => "path", "corners" => corners }
   def faces(**more) = body_named("shell", "path", make: "faces", wall: "1 mm", **more)
 

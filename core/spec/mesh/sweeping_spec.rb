@@ -86,6 +86,13 @@ RSpec.describe Lattice::Mesh::Sweeping do
       expect(kinds(mesh_of(turned(corners([0, 0], [10, 0], [0, 60]), nil), size: 0.004, order: "linear"))).to eq([:tet4])
     end
 
+    it "are of fair bricks in thin shafts too, at a coarse size" do
+      bolt = corners([0, 0], [9, 0], [9, 7], [5, 7], [5, 33], [8, 33], [8, 40], [0, 40])
+      grid = mesh_of(turned(bolt, nil), size: 0.008)
+      expect(kinds(grid)).to eq([:hex20])
+      expect(grid.quality.values(:scaled_jacobian).min).to be > 0.3
+    end
+
     it "keep divisions round the axis, when a core can have them" do
       body = parts_of(*turned(corners([0, 0], [20, 0], [20, 50], [0, 50]), nil)).bodies[0]
       rim = body.facets.edges.find { |e| e.curve == "circle" }.name

@@ -7,10 +7,15 @@ module Lattice
       # layers; where the outline touches the axis, about a core of bricks along it.
       class TurnedBricks
         POOR = 0.1 # scaled Jacobian below which other elements are taken
+        FAIR = 0.3 # the same below which bricks about a core are tried at a smaller size
+        FINER = 0.6 # of the size
         LEAST = 8  # layers all the way round a core
         NEAR = 1e-7 # of the body: nodes that are one
 
         attr_reader :nodes, :elements, :places
+
+        # @return [Float] the least scaled Jacobian of bricks about a core
+        attr_reader :quality
 
         # @param body [Shape::Body]
         # @param plan [SizingPlan]
@@ -23,10 +28,20 @@ module Lattice
           return nil unless core || body.revolution.hollow?
 
           made = new(body, plan, core)
+          made = finer(made, body, plan, core) if core && made.places && made.quality < FAIR
           made if made.places
         rescue SolveFailed
           nil
         end
+
+        # In thin shafts elements of the size asked for leave the core too little room.
+        def self.finer(made, body, plan, core)
+          other = new(body, plan.dup.tap { |p| p.size *= FINER }, core)
+          other.places && other.quality > made.quality ? other : made
+        rescue SolveFailed
+          made
+        end
+        private_class_method :finer
 
         # @param core [AxisCore, nil]
         def initialize(body, plan, core)
@@ -41,7 +56,8 @@ module Lattice
 
           @plane = Quadratic.new(PlaneMesher.call(@outline, plan, @revolution.frame, divisions: along))
           sweep
-          @places = SkinPlaces.of(body, @nodes, @elements) if core.nil? || Quality.scaled_jacobian(@nodes, :hex20, @elements[:hex20]).min > POOR
+          @quality = Quality.scaled_jacobian(@nodes, :hex20, @elements[:hex20]).min if core
+          @places = SkinPlaces.of(body, @nodes, @elements) if core.nil? || @quality > POOR
         end
 
         private
