@@ -45,21 +45,24 @@ module Lattice
 
       def blocks(connectivity, offsets, types)
         numbers = bodies(types.size)
+        refuse("has lists of cells that are not of one length", "Write the mesh again.") unless [numbers, offsets].all? { |list| list.size == types.size }
         starts = Numo::Int32.zeros(offsets.size)
         starts[1..] = offsets[0...-1] if offsets.size > 1
         kinds = Element::Kind.registry.values.to_h { |k| [k.vtk, k] }
-        types.to_a.zip(numbers).each_with_index.group_by(&:first).map do |(type, body), rows|
-          kind = kinds[type] or refuse("has cells of type #{type}, which are not known here", "Write it with lines, triangles, quadrilaterals, tetrahedra, wedges or bricks.")
-          rows = Numo::Int32.cast(rows.map(&:last))
+        # Bodies in the order they come in, and in each the kinds in theirs.
+        keys, index = Mesh::Remeshing::Distinct.of((Numo::Int64.cast(numbers) * 256) + types)
+        keys.to_a.each_with_index.map { |key, i| [key, index.eq(i).where] }.sort_by { |_, rows| rows[0] }.map do |key, rows|
+          kind = kinds[key % 256] or refuse("has cells of type #{key % 256}, which are not known here", "Write it with lines, triangles, quadrilaterals, tetrahedra, wedges or bricks.")
+          rows = Numo::Int32.cast(rows)
           refuse("has cells with too few points", "Write the mesh again.") unless (offsets[rows] - starts[rows]).eq(kind.nodes).all?
           table = starts[rows].reshape(rows.size, 1) + Numo::Int32.new(1, kind.nodes).seq
-          Mesh::Block.new(kind.name, "body #{body + 1}", connectivity[table].dup)
+          Mesh::Block.new(kind.name, "body #{(key / 256) + 1}", connectivity[table].dup)
         end
       end
 
       def bodies(count)
         found = element("CellData", "body")
-        found ? Numo::Int32.cast(values(found)).to_a : [0] * count
+        found ? Numo::Int32.cast(values(found)) : Numo::Int32.zeros(count)
       end
 
       def groups

@@ -9,7 +9,7 @@ module Lattice
         POOR = 0.1 # scaled Jacobian below which other elements are taken
         FAIR = 0.3 # the same below which bricks about a core are tried at a smaller size
         FINER = 0.6 # of the size
-        LEAST = 8  # layers all the way round a core
+        LEAST = 8 # layers all the way round a core
         NEAR = 1e-7 # of the body: nodes that are one
 
         attr_reader :nodes, :elements, :places
