@@ -88,9 +88,13 @@ RSpec.describe Lattice::Mesh::Sweeping do
 
     it "are of fair bricks in thin shafts too, at a coarse size" do
       bolt = corners([0, 0], [9, 0], [9, 7], [5, 7], [5, 33], [8, 33], [8, 40], [0, 40])
-      grid = mesh_of(turned(bolt, nil), size: 0.008)
-      expect(kinds(grid)).to eq([:hex20])
-      expect(grid.quality.values(:scaled_jacobian).min).to be > 0.3
+      [0.008, 0.02].each do |size|
+        grid = mesh_of(turned(bolt, nil), size: size)
+        expect(kinds(grid)).to eq([:hex20])
+        expect(grid.quality.values(:scaled_jacobian).min).to be > 0.3
+        expect(grid.quality.values(:mean_ratio).min).to be > 0.05
+        expect(grid.size).to be < 2500
+      end
     end
 
     it "keep divisions round the axis, when a core can have them" do

@@ -7,8 +7,10 @@ module Lattice
       # layers; where the outline touches the axis, about a core of bricks along it.
       class TurnedBricks
         POOR = 0.1 # scaled Jacobian below which other elements are taken
-        FAIR = 0.3 # the same below which bricks about a core are tried at a smaller size
+        FAIR = 0.3 # the same below which bricks about a core are tried at smaller sizes
+        LONG = 0.1 # mean ratio below which they are too
         FINER = 0.6 # of the size
+        TRIES = 4
         LEAST = 8 # layers all the way round a core
         NEAR = 1e-7 # of the body: nodes that are one
 
@@ -16,6 +18,12 @@ module Lattice
 
         # @return [Float] the least scaled Jacobian of bricks about a core
         attr_reader :quality
+
+        # @return [Boolean] whether bricks about a core are neither poor nor far longer than wide
+        def fair? = worth >= 1
+
+        # @return [Float] the lesser of scaled Jacobian and mean ratio, over what is fair
+        def worth = @worth ||= [@quality / FAIR, Quality.mean_ratio(@nodes, Element::Kind[:hex20], @elements[:hex20]).min / LONG].min
 
         # @param body [Shape::Body]
         # @param plan [SizingPlan]
@@ -28,20 +36,27 @@ module Lattice
           return nil unless core || body.revolution.hollow?
 
           made = new(body, plan, core)
-          made = finer(made, body, plan, core) if core && made.places && made.quality < FAIR
+          made = fairest(made, body, plan, core) if core && made.places
           made if made.places
         rescue SolveFailed
           nil
         end
 
-        # In thin shafts elements of the size asked for leave the core too little room.
-        def self.finer(made, body, plan, core)
-          other = new(body, plan.dup.tap { |p| p.size *= FINER }, core)
-          other.places && other.quality > made.quality ? other : made
+        # In thin shafts elements of the size asked for leave the core too little room, or are far
+        # longer than wide.
+        def self.fairest(made, body, plan, core)
+          TRIES.times do
+            break if made.fair?
+
+            plan = plan.dup.tap { |p| p.size *= FINER }
+            other = new(body, plan, core)
+            made = other if other.places && other.worth > made.worth
+          end
+          made
         rescue SolveFailed
           made
         end
-        private_class_method :finer
+        private_class_method :fairest
 
         # @param core [AxisCore, nil]
         def initialize(body, plan, core)
