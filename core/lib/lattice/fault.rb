@@ -10,7 +10,7 @@ module Lattice
     end
 
     def as_json
-      { statement: statement, path: path, message: message, cure: cure, place: place }.tap { |told| told.delete(:place) unless place }
+      place ? to_h : to_h.except(:place)
     end
   end
 end

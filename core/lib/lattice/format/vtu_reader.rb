@@ -50,7 +50,7 @@ module Lattice
         starts[1..] = offsets[0...-1] if offsets.size > 1
         kinds = Element::Kind.registry.values.to_h { |k| [k.vtk, k] }
         # Bodies in the order they come in, and in each the kinds in theirs.
-        keys, index = Mesh::Remeshing::Distinct.of((Numo::Int64.cast(numbers) * 256) + types)
+        keys, index = Algebra::Distinct.of((Numo::Int64.cast(numbers) * 256) + types)
         keys.to_a.each_with_index.map { |key, i| [key, index.eq(i).where] }.sort_by { |_, rows| rows[0] }.map do |key, rows|
           kind = kinds[key % 256] or refuse("has cells of type #{key % 256}, which are not known here", "Write it with lines, triangles, quadrilaterals, tetrahedra, wedges or bricks.")
           rows = Numo::Int32.cast(rows)

@@ -45,9 +45,9 @@ module Lattice
       def add_cluster(cluster, &tell)
         body = cluster[0]
         check_rings(cluster)
-        Faults.check_needles(cluster, @settings.plan(cluster))
+        Faults.check_needles(cluster, plan(cluster))
         tell.call("mesh of “#{body.name}”", 0.0)
-        if body.members? then add(Lines.new(body, @settings.plan([body])), body)
+        if body.members? then add(Lines.new(body, plan(cluster)), body)
         elsif body.faces? || (!body.solid? && (cluster.size > 1 || @settings.triangles?)) then add_sheets(cluster, &tell)
         elsif drawn?(cluster) then add_drawn(body, &tell)
         elsif !swept?(cluster, &tell)
@@ -60,7 +60,7 @@ module Lattice
       def swept?(cluster, &)
         return false if @settings.tetrahedra?
 
-        plan = @settings.plan(cluster)
+        plan = self.plan(cluster)
         turned = Sweeping::TurnedBricks.of(cluster[0], plan) unless cluster.size > 1 || @settings.triangles?
         return true.tap { add(turned, cluster[0]) } if turned
 
@@ -73,6 +73,9 @@ module Lattice
         body = cluster[0]
         cluster.size == 1 && !body.members? && !body.faces? && body.prism && !@settings.triangles?
       end
+
+      # Spreading sizes over places takes a while.
+      def plan(cluster) = (@plans ||= {})[cluster.map(&:name)] ||= @settings.plan(cluster)
 
       def check_rings(cluster)
         ringed = cluster.find { |body| @settings.rings.keys.any? { |name, _| name == body.name } }
@@ -97,7 +100,7 @@ module Lattice
 
       # Where quadrilaterals fail, solids become wedges.
       def add_drawn(body, &)
-        plan = @settings.plan([body])
+        plan = self.plan([body])
         plane = Quadratic.new(PlaneMesher.call(body.outline, plan, body.frame, divisions: DrawnDivisions.along(body, plan), rings: DrawnDivisions.rings(body, plan),
                                                                                depth: body.solid? ? body.thickness : 0.0))
         add(body.solid? ? Sweeping::Extruded.new(body, plane, DrawnDivisions.upward(body, plan)) : Flat.new(plane), body)
@@ -107,7 +110,7 @@ module Lattice
       end
 
       def add_sheets(cluster, &)
-        add_bodies(Sheets.new(cluster, @settings.plan(cluster), triangles: @settings.triangles?, &))
+        add_bodies(Sheets.new(cluster, plan(cluster), triangles: @settings.triangles?, &))
       end
 
       # @param made [#nodes, #elements, #places] of several bodies, by their names
@@ -117,7 +120,7 @@ module Lattice
       end
 
       def add_tetrahedra(cluster, &)
-        plan = @settings.plan(cluster)
+        plan = self.plan(cluster)
         filled = Tetra::Filled.new(cluster, plan, @joins.shared(cluster), &)
         filled.times.each { |name, seconds| @times[name] += seconds }
         lay(filled.nodes, filled.places)

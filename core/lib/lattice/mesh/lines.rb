@@ -27,7 +27,7 @@ module Lattice
         edge, rank = Algebra::Lists.laid(count)
         start, finish = ends_of_pieces(count)
         inner = Numo::Int32.cast(rank.ne(0).where)
-        ends, index = Remeshing::Distinct.of(Numo::Int32.cast(@facets.edges.flat_map { |e| e.run.values_at(0, -1) }))
+        ends, index = Algebra::Distinct.of(Numo::Int32.cast(@facets.edges.flat_map { |e| e.run.values_at(0, -1) }))
         ends_at = @facets.points[ends, true].dup
         from = Numo::Int32.zeros(edge.size)
         first = rank.eq(0).where

@@ -79,7 +79,7 @@ module Lattice
       def turn_rows(turned)
         first = 0
         rebuild(@grid.blocks.map do |block|
-          next block unless @faces.include?(block)
+          next block unless Element::Kind[block.kind].dimension == 2
 
           rows = turned[first...(first += block.size)].where
           next block if rows.empty?

@@ -35,6 +35,8 @@ module Lattice
           next if borders[face].zero?
 
           width = 2 * area / borders[face]
+          next if width >= @plan.size * NARROW # and no size asked for at places is larger
+
           size = size_near(@facets.nodes_of(face))
           return narrow_face(face, width, borders[face] / 2, size) if width < size * NARROW
         end
@@ -140,7 +142,7 @@ module Lattice
         end
         count = @facets.points.shape[0]
         keys = (0..2).map { |k| (Numo::Int64.cast(@facets.owners) * count) + @facets.triangles[true, k] }
-        distinct, index = Remeshing::Distinct.of(keys.reduce { |a, b| a.concatenate(b) })
+        distinct, index = Algebra::Distinct.of(keys.reduce { |a, b| a.concatenate(b) })
         [index.bincount(angles.reduce { |a, b| a.concatenate(b) }, minlength: distinct.size), Numo::Int32.cast(distinct % count), Numo::Int32.cast(distinct / count)]
       end
 

@@ -11,8 +11,8 @@ module Lattice
       # @return [Numo::Bit] [t] the first of all that lie on the same three points
       def first(triangles)
         sorted = Numo::Int64.cast(triangles.sort(1))
-        pair = ranks((sorted[true, 0] * (2**31)) + sorted[true, 1])
-        triple = ranks((pair * (2**31)) + sorted[true, 2])
+        pair = rank((sorted[true, 0] * (2**31)) + sorted[true, 1])
+        triple = rank((pair * (2**31)) + sorted[true, 2])
         # Within a triple the least index comes first.
         order = ((triple * (2**31)) + Numo::Int64.new(triple.size).seq).sort_index
         ranked = triple[order].dup
@@ -21,14 +21,7 @@ module Lattice
         Numo::Bit.zeros(ranked.size).tap { |bits| bits[order[heads.where].dup] = 1 }
       end
 
-      # @return [Numo::Int64] which of the distinct values, in rising order, each one is
-      def ranks(values)
-        order = values.sort_index
-        sorted = values[order].dup
-        steps = Numo::Int64.zeros(values.size)
-        steps[1..] = Numo::Int64.cast(sorted[1..].ne(sorted[0...-1])) if sorted.size > 1
-        Numo::Int64.zeros(values.size).tap { |rank| rank[order] = steps.cumsum }
-      end
+      def rank(values) = Numo::Int64.cast(Algebra::Distinct.of(values)[1])
     end
   end
 end

@@ -8,6 +8,7 @@ module Lattice
     # the maximal independent set problem, 1986.
     module NearPoints
       V = Vectors
+      PRIME = (2**31) - 1
 
       module_function
 
@@ -47,14 +48,15 @@ module Lattice
       # Of points that are still open those stay that rank before all their neighbours, which go.
       # @return [Numo::Bit] [count]
       def staying(count, one, other)
-        rank = Numo::Int32.cast(Array.new(count) { |i| i }.shuffle(random: Random.new(5)))
+        # In an order as by chance: the factor has no part in common with the prime.
+        rank = (Numo::Int64.new(count).seq(1) * 48_271) % PRIME
         stays = Numo::Bit.ones(count)
         stays[one] = 0
         until one.empty?
-          least = Numo::Int32.zeros(count).fill(count)
+          least = Numo::Int64.zeros(count).fill(PRIME)
           order = Algebra::Gather.descending(rank[other])
           least[one[order].dup] = rank[other[order]].dup
-          chosen = (rank < least) & least.lt(count)
+          chosen = (rank < least) & least.lt(PRIME)
           stays[chosen.where] = 1
           settled = chosen.dup
           settled[other[chosen[one].where].dup] = 1

@@ -35,7 +35,7 @@ module Lattice
           length = @lengths[curve].dup
           turns = Numo::DFloat.cast(@closed[curve]) * (at / length).floor
           reach = @starts[curve] + (at - (turns * length)).clip(0, length)
-          i = Search.first_not_below(@reach, reach)
+          i = Algebra::Search.first_not_below(@reach, reach)
           # The list repeats the same reach where one curve ends and the next starts.
           i = Numo::Int32.maximum(Numo::Int32.minimum(i, @last[curve]), @first[curve] + 1)
           before = @reach[i - 1].dup

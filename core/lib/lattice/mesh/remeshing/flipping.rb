@@ -128,7 +128,7 @@ module Lattice
           keep(claim[@first].eq(own) & claim[@second].eq(own))
           return if @side.size < 2
 
-          _, index = Distinct.of(Algebra::Pairs.key(@left, @right))
+          _, index = Algebra::Distinct.of(Algebra::Pairs.key(@left, @right))
           first = Numo::Int32.zeros(index.max + 1)
           first[index] = Numo::Int32.new(index.size).seq
           keep(first[index].eq(Numo::Int32.new(index.size).seq))

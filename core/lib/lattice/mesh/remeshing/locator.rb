@@ -83,8 +83,8 @@ module Lattice
           3.times { |k| inside &= cell[true, k].ge(0) & cell[true, k].lt(grid.counts[k]) }
           x, y, z = (0..2).map { |k| Numo::Int64.cast(cell[true, k].clip(0, grid.counts[k] - 1)) }
           key = (Numo::Int64.cast(faces) * grid.counts.reduce(:*)) + (((x * grid.counts[1]) + y) * grid.counts[2]) + z
-          start = Search.first_not_below(grid.key, key)
-          count = (Search.first_not_below(grid.key, key + 1) - start) * Numo::Int32.cast(inside)
+          start = Algebra::Search.first_not_below(grid.key, key)
+          count = (Algebra::Search.first_not_below(grid.key, key + 1) - start) * Numo::Int32.cast(inside)
           [start, Numo::Int32.cast(count)]
         end
 

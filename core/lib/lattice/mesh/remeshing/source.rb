@@ -161,7 +161,7 @@ module Lattice
         # Normals at the corners of triangles without their own: the mean of those around, by face.
         def smoothed(tri, rows)
           key = (Numo::Int64.cast(@facets.owners[rows]) * @facets.points.shape[0]).reshape(rows.size, 1) + tri
-          keys, index = Distinct.of(key.flatten)
+          keys, index = Algebra::Distinct.of(key.flatten)
           weighted = V.times(@facets.flat[0][rows, true].dup, @facets.flat[1][rows].dup)
           spread = Numo::DFloat.zeros(rows.size, 3, 3) + weighted.reshape(rows.size, 1, 3)
           mean = V.unit(Algebra::Gather.sum(spread, index.reshape(rows.size, 3), keys.size))

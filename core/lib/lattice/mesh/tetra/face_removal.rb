@@ -51,7 +51,7 @@ module Lattice
           @far = second % 4
           walls = Shapes.keys_of(*(0..2).map { |k| @solid.sheet.triangles[true, k].dup })[0].sort
           key = keys[first].dup
-          wall = walls[Remeshing::Search.first_not_below(walls, key).clip(0, walls.size - 1)].eq(key)
+          wall = walls[Algebra::Search.first_not_below(walls, key).clip(0, walls.size - 1)].eq(key)
           keep((flags[@one] | flags[@two]) & ~wall)
         end
 

@@ -21,7 +21,7 @@ module Lattice
           walls, wall_signs = Shapes.keys_of(*(0..2).map { |k| triangles[true, k].dup })
           order = Numo::Int32.cast(walls.sort_index)
           sorted = walls[order].dup
-          found = Remeshing::Search.first_not_below(sorted, keys).clip(0, sorted.size - 1)
+          found = Algebra::Search.first_not_below(sorted, keys).clip(0, sorted.size - 1)
           wall = sorted[found].eq(keys)
           parts = components(tets.shape[0], keys, wall)
           rows = Numo::Int32.cast(wall.where)

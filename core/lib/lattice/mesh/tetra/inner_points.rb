@@ -113,7 +113,7 @@ module Lattice
           keys = (column + ((height - bottom) * scale)).sort
           mine = Numo::DFloat.cast(column_key(cells[true, 0], cells[true, 1]))
           below = ((place(cells, pitch, shift)[true, 2] - bottom) * scale).clip(0, 0.999999)
-          count = Remeshing::Search.first_not_below(keys, mine + below) - Remeshing::Search.first_not_below(keys, mine)
+          count = Algebra::Search.first_not_below(keys, mine + below) - Algebra::Search.first_not_below(keys, mine)
           (count % 2).eq(1)
         end
 
@@ -186,7 +186,7 @@ module Lattice
           around = [-1, 0, 1].product([-1, 0, 1], [-1, 0, 1]).map { |i, j, k| blocks + (((i * (2**20)) + j) * (2**20)) + k }
           keys = Algebra::Gather.distinct(around)
           own = cell_key(Numo::Int32.cast(((@centres - @low) / (pitch * BLOCK)).floor))
-          Numo::Int32.cast(keys[Remeshing::Search.first_not_below(keys, own).clip(0, keys.size - 1)].eq(own).where)
+          Numo::Int32.cast(keys[Algebra::Search.first_not_below(keys, own).clip(0, keys.size - 1)].eq(own).where)
         end
 
         # Works through spheres in parts, so that the lists stay small.
@@ -216,7 +216,7 @@ module Lattice
 
           sorted, order = known
           key = cell_key(cell[within, true])
-          found = Remeshing::Search.first_not_below(sorted, key).clip(0, sorted.size - 1)
+          found = Algebra::Search.first_not_below(sorted, key).clip(0, sorted.size - 1)
           same = sorted[found].eq(key).where
           hit[order[found[same]]] = 1 unless same.empty?
         end

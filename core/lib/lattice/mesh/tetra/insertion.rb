@@ -46,10 +46,10 @@ module Lattice
           order = Numo::Int32.cast(nodes.sort_index)
           sorted = nodes[order].dup
           corners = @solid.tets[@bad, true].flatten.dup
-          first, last = [corners, corners + 1].map { |c| Remeshing::Search.first_not_below(sorted, c) }
+          first, last = [corners, corners + 1].map { |c| Algebra::Search.first_not_below(sorted, c) }
           item, rank = Algebra::Lists.laid(last - first)
           key = (Numo::Int64.cast(item / 4) * @solid.count) + rows[order[first[item] + rank] / 4]
-          keys, index = Remeshing::Distinct.of(key)
+          keys, index = Algebra::Distinct.of(key)
           keys = keys[index.bincount(minlength: keys.size).gt(1).where].dup
           @hole = Numo::Int32.cast(keys / @solid.count)
           @tet = Numo::Int32.cast(keys % @solid.count)
@@ -88,11 +88,11 @@ module Lattice
         def outer
           tets = @solid.tets[@tet, true].dup
           keys, = Shapes.face_keys(tets)
-          distinct, index = Remeshing::Distinct.of(keys)
-          found = Remeshing::Search.first_not_below(walls, distinct).clip(0, walls.size - 1)
+          distinct, index = Algebra::Distinct.of(keys)
+          found = Algebra::Search.first_not_below(walls, distinct).clip(0, walls.size - 1)
           on = walls[found].eq(distinct)
           pair = (Numo::Int64.cast(Algebra::Gather.repeat(@hole, 4)) * distinct.size) + index
-          pairs, place = Remeshing::Distinct.of(pair)
+          pairs, place = Algebra::Distinct.of(pair)
           rows = Numo::Int32.cast((place.bincount(minlength: pairs.size)[place].eq(1) | on[index]).where)
           @owner = rows / 4
           @face = Numo::Int32.zeros(rows.size, 3)
@@ -128,7 +128,7 @@ module Lattice
         # @return [Numo::Int32] how many distinct points the rows of each hole have
         def points_of(hole, nodes)
           key = (Numo::Int64.cast(Algebra::Gather.repeat(hole, nodes.shape[1])) * @solid.points.shape[0]) + nodes.flatten
-          Numo::Int32.cast(Remeshing::Distinct.of(key)[0] / @solid.points.shape[0]).bincount(minlength: @bad.size)
+          Numo::Int32.cast(Algebra::Distinct.of(key)[0] / @solid.points.shape[0]).bincount(minlength: @bad.size)
         end
 
         def least(hole, values)

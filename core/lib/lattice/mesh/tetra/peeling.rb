@@ -23,7 +23,7 @@ module Lattice
           order = Numo::Int32.cast(walls.sort_index)
           sorted = walls[order].dup
           keys, = Shapes.face_keys(@solid.tets[bad, true].dup)
-          found = Remeshing::Search.first_not_below(sorted, keys).clip(0, sorted.size - 1)
+          found = Algebra::Search.first_not_below(sorted, keys).clip(0, sorted.size - 1)
           on = sorted[found].eq(keys).reshape(bad.size, 4)
           rows = Numo::Int32.cast(Numo::Int32.cast(on).sum(1).eq(2).where)
           return 0 if rows.empty?

@@ -82,7 +82,7 @@ module Lattice
         end
 
         def there?(keys)
-          found = Remeshing::Search.first_not_below(@faces, keys).clip(0, @faces.size - 1)
+          found = Algebra::Search.first_not_below(@faces, keys).clip(0, @faces.size - 1)
           @faces[found].eq(keys)
         end
 

@@ -22,29 +22,31 @@ module Lattice
         # Mean ratio 12 (3 V)^(2/3) / Σ l², negative for those turned inside out: 1 is even.
         # A. Liu, B. Joe, Relationship between tetrahedron shape measures, 1994.
         def mean_ratios(a, b, c, d)
+          six, squares = measured(a, b, c, d)
+          ratio(six, squares)
+        end
+
+        # @return [Array(Numo::DFloat, Array<Numo::DFloat>)] six times the volume, and the squares
+        #   of the sides ab, ac, ad, bc, bd, cd
+        def measured(a, b, c, d)
           u = b - a
           v = c - a
           w = d - a
-          six = V.dot(V.cross(u, v), w)
-          sum = [u, v, w, v - u, w - u, w - v].map { |l| V.dot(l, l) }.reduce(:+)
-          ratio(six, sum)
+          [V.dot(V.cross(u, v), w), [u, v, w, v - u, w - u, w - v].map { |l| V.dot(l, l) }]
         end
 
-        def ratio(six, sum)
+        def ratio(six, squares)
           root = Numo::NMath.cbrt(six.abs / 2)
-          root * root * 12 / (sum + 1e-300) * (1 - (Numo::DFloat.cast(six < 0) * 2))
+          root * root * 12 / (squares.reduce(:+) + 1e-300) * (1 - (Numo::DFloat.cast(six < 0) * 2))
         end
 
         # What tetrahedra are improved by: the mean ratio, or a multiple of the scaled Jacobian
         # √2 6 V / max (product of the three sides at a corner) where that is less.
         def worths(a, b, c, d)
-          u = b - a
-          v = c - a
-          w = d - a
-          six = V.dot(V.cross(u, v), w)
-          uv, uw, vw, u, v, w = [v - u, w - u, w - v, u, v, w].map { |l| V.dot(l, l) }
-          most = [u * v * w, u * uv * uw, v * uv * vw, w * uw * vw].reduce { |p, q| Numo::DFloat.maximum(p, q) }
-          Numo::DFloat.minimum(ratio(six, u + v + w + uv + uw + vw), six / Numo::NMath.sqrt(most + 1e-300) * (FACTOR * Math.sqrt(2)))
+          six, squares = measured(a, b, c, d)
+          ab, ac, ad, bc, bd, cd = squares
+          most = [ab * ac * ad, ab * bc * bd, ac * bc * cd, ad * bd * cd].reduce { |p, q| Numo::DFloat.maximum(p, q) }
+          Numo::DFloat.minimum(ratio(six, squares), six / Numo::NMath.sqrt(most + 1e-300) * (FACTOR * Math.sqrt(2)))
         end
 
         # @param points [Numo::DFloat] [n, 3]
