@@ -20,5 +20,5 @@ module Lattice
 
   # Part of every digest of derived data: raise it when a change in the
   # computation makes stored results obsolete.
-  COMPUTATION = 7
+  COMPUTATION = 8
 end

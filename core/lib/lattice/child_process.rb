@@ -31,7 +31,9 @@ module Lattice
 
     def run
       @errors, writer = IO.pipe
-      @pid = Process.spawn(*@command, in: File::NULL, out: File::NULL, err: writer, pgroup: true)
+      # A child's own children stay in its group, so that whoever ends it ends them too.
+      @apart = ENV["LATTICE_CHILD"].nil?
+      @pid = Process.spawn({ "LATTICE_CHILD" => "1" }, *@command, in: File::NULL, out: File::NULL, err: writer, **(@apart ? { pgroup: true } : {}))
       writer.close
       @text = Thread.new { (@errors.read(1_000_000) || "").dup.force_encoding(Encoding::UTF_8).scrub("?") }
       wait
@@ -66,7 +68,7 @@ module Lattice
       page = 4096
       Dir.glob("/proc/[0-9]*/stat").sum do |path|
         fields = File.read(path)[/\) (.*)/m, 1].to_s.split
-        fields[2].to_i == @pid ? fields[21].to_i * page : 0
+        (@apart ? fields[2].to_i : path[/\d+/].to_i) == @pid ? fields[21].to_i * page : 0
       rescue SystemCallError
         0
       end
@@ -74,7 +76,7 @@ module Lattice
 
     def finish
       if @pid
-        Process.kill("KILL", -@pid)
+        Process.kill("KILL", @apart ? -@pid : @pid)
         Process.wait(@pid)
       end
     rescue SystemCallError

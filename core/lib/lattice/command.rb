@@ -48,9 +48,16 @@ module Lattice
       usage(@err, WRONG, "lattice: #{e.message}.")
     rescue InvalidInput => e
       refuse(e)
-    rescue SolveFailed, NoMemoryError => e
-      @err.puts "lattice: the solve failed: #{e.message}"
+    rescue SolveFailed => e
+      failed(e.faults)
+    rescue NoMemoryError
+      failed([Fault.new(message: "memory ran out", cure: "Use a larger mesh size.")])
+    rescue Interrupt
+      failed([Fault.new(message: "it was stopped")])
+    rescue Errno::EPIPE
       FAILED
+    rescue *Unexpected::KINDS => e
+      failed([Fault.new(message: Unexpected.sentence(e), cure: "Change what was typed last; set LATTICE_DEBUG=1 to see where.")])
     end
 
     private
@@ -89,25 +96,28 @@ module Lattice
 
     def path
       path = @arguments.first or raise InvalidInput.at("no model file is named", cure: "Name one: lattice solve FILE.")
-      raise InvalidInput.at("there is no file “#{path}”", cure: "Check the path.") unless File.file?(path)
+      raise InvalidInput.at("there is no file “#{path.scrub('?').delete("\0")}”", cure: "Check the path.") if path.include?("\0") || !File.file?(path)
 
       path
     end
 
     # Files that a model imports lie beside it, or are kept in the store.
     def document
-      Model::Document.read(File.read(path, encoding: "UTF-8")).tap do |found|
+      Model::Document.read(Reading.text(path, Model::Document::LARGEST)).tap do |found|
         found.active("import").each { |s| Shape::Store.shared.lend(s["digest"], File.join(File.dirname(path), s["file"])) }
       end
     end
 
-    def refuse(error)
+    def refuse(error) = told(error.faults, "", WRONG)
+    def failed(faults) = told(faults, "the solve failed: ", FAILED)
+
+    def told(faults, words, status)
       if @options[:json]
-        @out.puts JSON.pretty_generate(faults: error.faults.map(&:as_json))
+        @out.puts JSON.pretty_generate(faults: faults.map(&:as_json))
       else
-        error.faults.each { |f| @err.puts "lattice: #{f}" }
+        faults.each { |f| @err.puts "lattice: #{words}#{f}" }
       end
-      WRONG
+      status
     end
 
     def materials
@@ -151,8 +161,9 @@ module Lattice
 
     def export(findings, result)
       FileUtils.mkdir_p(@options[:out])
-      Format::VTU.write(File.join(@options[:out], "result.vtu"), result.grid,
-                        { "displacement" => result.displacement, "reaction" => result.reaction, "stress" => result.stress,
+      nodes = result.grid.points.nodes
+      Format::VTU.write(File.join(@options[:out], "result.vtu"), result.grid.parted,
+                        { "displacement" => result.displacement[nodes, true].dup, "reaction" => result.reaction[nodes, true].dup, "stress" => result.stress,
                           "von_mises" => result.field("von_mises") })
       File.write(File.join(@options[:out], "findings.json"), JSON.pretty_generate(findings))
     rescue SystemCallError => e

@@ -18,7 +18,7 @@ module Lattice
     def parse(text, kind)
       wanted = Dimension.named(kind)
       value = text.is_a?(Numeric) ? Value.new(text.to_f, Dimension::NONE) : Parser.parse(text.to_s)
-      return value.si.to_f if value.dimension == wanted
+      return bounded(value.si.to_f, text, kind) if value.dimension == wanted
 
       got = value.dimension.none? ? "a bare number" : "a #{value.dimension}"
       raise Unreadable, "“#{text}” is #{got}, but a #{kind} is wanted#{example(kind)}"
@@ -26,6 +26,20 @@ module Lattice
       raise if e.message.start_with?("“#{text}”")
 
       raise Unreadable, "“#{text}” cannot be read: #{e.message}#{example(kind)}"
+    end
+
+    # What is too large or too small to be meant, and would not be a number any more when squared.
+    def bounded(value, text, kind)
+      most = Dimension::LARGEST.fetch(kind.to_s)
+      least = Dimension::LEAST[kind.to_s]
+      return value if value.zero? || value.abs.between?(least, most)
+
+      raise Unreadable, "“#{text}” is #{value.abs > most ? "beyond #{shown(most, kind)}, the largest" : "below #{shown(least, kind)}, the smallest"} #{kind} that is taken"
+    end
+
+    def shown(value, kind)
+      unit = Display::SYSTEMS.fetch("SI").fetch(kind.to_s)
+      [Kernel.format("%.0e", value).sub("e+", "e").sub(/e(-?)0*/, 'e\\1'), unit].reject(&:empty?).join(" ")
     end
 
     def example(kind)

@@ -51,13 +51,13 @@ module LatticeServer
       raise Problem.new(422, "“#{unknown.first}” is not a field", cure: "Known: #{Lattice::Result::Static.fields.join(', ')}.") unless unknown.empty?
 
       result = result(digest)
-      nodes = Lattice::Mesh::Skin.new(result.grid).nodes
-      arrays = { "displacement" => Numo::SFloat.cast(result.displacement[nodes, true]) }
+      skin = Lattice::Mesh::Skin.new(result.grid)
+      arrays = { "displacement" => Numo::SFloat.cast(result.displacement[skin.nodes, true]) }
       extremes = {}
       names.each do |name|
         field = result.field(name)
-        arrays[name] = Numo::SFloat.cast(field[nodes])
-        extremes[name] = extreme(field, result.grid.nodes).merge(dimension: Lattice::Result::Static.dimension_of(name))
+        arrays[name] = Numo::SFloat.cast(field[skin.points])
+        extremes[name] = extreme(field, result).merge(dimension: Lattice::Result::Static.dimension_of(name))
       end
       packed(arrays, { extremes: extremes })
     end
@@ -76,10 +76,10 @@ module LatticeServer
       known.find { |key| key.to_s == name } || raise(Problem.new(422, "“#{name}” is not a measure of elements", cure: "Known: #{known.join(', ')}."))
     end
 
-    def extreme(field, nodes)
+    def extreme(field, result)
       low = field.min_index
       high = field.max_index
-      { min: field[low], max: field[high], min_at: nodes[low, true].to_a, max_at: nodes[high, true].to_a }
+      { min: field[low], max: field[high], min_at: result.at(low), max_at: result.at(high) }
     end
 
     def packed(arrays, meta)

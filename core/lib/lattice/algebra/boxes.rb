@@ -19,9 +19,16 @@ module Lattice
         cell *= 1.5 while [one, other].any? { |boxes| entries(boxes, cell) > CELLS }
         counts = (span / cell).floor.to_a.map { |n| n.to_i + 1 }
         key, mine = listed(other, low, cell, counts)
-        lists = Lists.new(key, counts.reduce(:*))
         at, first = listed(one, low, cell, counts)
-        slot, entry = lists.of(at)
+        # Numbered by the cells that are reached: a grid of all would not depend on how few boxes there are.
+        cells = Gather.distinct([key])
+        lists = Lists.new(Search.first_not_below(cells, key), cells.size)
+        place = Search.first_not_below(cells, at)
+        hit = cells[place.clip(0, cells.size - 1)].eq(at).where
+        return [hit, hit] if hit.empty?
+
+        first = first[hit].dup
+        slot, entry = lists.of(place[hit].dup)
         entry.empty? ? [entry, entry] : [first[slot].dup, mine[entry].dup]
       end
 
@@ -37,7 +44,7 @@ module Lattice
         sy = spans[owner, 1].dup
         sz = spans[owner, 2].dup
         x, y, z = [rank / (sy * sz), (rank / sz) % sy, rank % sz].each_with_index.map { |r, k| first[owner, k] + r }
-        [(((x * counts[1]) + y) * counts[2]) + z, owner]
+        [(((Numo::Int64.cast(x) * counts[1]) + y) * counts[2]) + z, owner]
       end
     end
   end

@@ -40,7 +40,7 @@ module Lattice
       # the library would choose for them passes over negative pivots.
       def self.set_up(common)
         unless common.get_int(PRINT_AT) == PRINT_DEFAULT && common.get_int(SUPERNODAL_AT) == SUPERNODAL_AUTO
-          raise SolveFailed, "this release of CHOLMOD is not known; install the Debian package libsuitesparse-dev"
+          raise SolveFailed.new("this release of CHOLMOD is not known", cure: "Install the Debian package libsuitesparse-dev.")
         end
 
         common.put_int(PRINT_AT, 0)
@@ -52,6 +52,7 @@ module Lattice
       attach_function :cholmod_l_analyze, %i[pointer pointer], :pointer, blocking: true
       attach_function :cholmod_l_factorize, %i[pointer pointer pointer], :int, blocking: true
       attach_function :cholmod_l_solve, %i[int pointer pointer pointer], :pointer, blocking: true
+      attach_function :cholmod_l_sdmult, %i[pointer int pointer pointer pointer pointer pointer], :int, blocking: true
       attach_function :cholmod_l_rcond, %i[pointer pointer], :double
       attach_function :cholmod_l_free_factor, %i[pointer pointer], :int
       attach_function :cholmod_l_free_dense, %i[pointer pointer], :int

@@ -28,22 +28,20 @@ module Lattice
         @common = FFI::MemoryPointer.new(:char, Cholmod::COMMON_BYTES)
         Cholmod.cholmod_l_start(@common)
         Cholmod.set_up(@common)
-        sparse = sparse(matrix)
+        sparse, @kept = Handed.sparse(matrix)
         timed(:analyse) { @factor = Cholmod.cholmod_l_analyze(sparse, @common) }
         failed("the matrix could not be analysed") if @factor.null?
         timed(:factor) { Cholmod.cholmod_l_factorize(sparse, @factor, @common) }
         check
       end
 
-      # @param right [Numo::DFloat] [n]
-      # @return [Numo::DFloat] [n]
+      # @param right [Numo::DFloat] [n], or [k, n] of k right-hand sides
+      # @return [Numo::DFloat] of the same shape
       def solve(right)
-        store = copy(right)
-        dense = Cholmod::Dense.new
-        { nrow: @size, ncol: 1, nzmax: @size, d: @size, x: store, z: nil, xtype: Cholmod::REAL, dtype: 0 }.each { |k, v| dense[k] = v }
+        dense, _store = Handed.dense(right)
         found = timed(:solve) { Cholmod.cholmod_l_solve(Cholmod::SOLVE_A, @factor, dense, @common) }
         failed("the equations could not be solved") if found.null?
-        result = Numo::DFloat.from_binary(Cholmod::Dense.new(found)[:x].read_bytes(@size * 8))
+        result = Numo::DFloat.from_binary(Cholmod::Dense.new(found)[:x].read_bytes(right.size * 8), right.shape)
         release(found) { |handle| Cholmod.cholmod_l_free_dense(handle, @common) }
         result
       end
@@ -60,19 +58,6 @@ module Lattice
         yield.tap { @times[phase] = (@times[phase] || 0.0) + Process.clock_gettime(Process::CLOCK_MONOTONIC) - start }
       end
 
-      def copy(array)
-        FFI::MemoryPointer.new(:char, [array.size * 8, 8].max).tap { |store| store.put_bytes(0, array.to_binary) }
-      end
-
-      # The arrays must outlive the factorisation, so they are kept.
-      def sparse(matrix)
-        @kept = [Numo::Int64.cast(matrix.starts), Numo::Int64.cast(matrix.rows), matrix.values].map { |a| copy(a) }
-        struct = Cholmod::Sparse.new
-        { nrow: @size, ncol: @size, nzmax: matrix.entries, p: @kept[0], i: @kept[1], nz: nil, x: @kept[2], z: nil,
-          stype: -1, itype: Cholmod::LONG, xtype: Cholmod::REAL, dtype: 0, sorted: 1, packed: 1 }.each { |k, v| struct[k] = v }
-        struct
-      end
-
       def check
         @kept = nil
         head = Cholmod::FactorHead.new(@factor)
@@ -84,7 +69,7 @@ module Lattice
       end
 
       def failed(what)
-        raise SolveFailed, "#{what}; most likely memory ran out. Use a larger mesh size."
+        raise SolveFailed.new("#{what}; most likely memory ran out", cure: "Use a larger mesh size.")
       end
 
       # CHOLMOD frees through a pointer to the pointer.

@@ -5,6 +5,10 @@ module Lattice
     # Named numeric arrays in one file: a line of JSON (name => type, shape, offset),
     # then the numbers, little-endian, row by row.
     module ArrayFile
+      # Raised for a file that is not whole; it is made again from what it was made from.
+      class Torn < Error
+      end
+
       TYPES = { "f8" => Numo::DFloat, "f4" => Numo::SFloat, "i4" => Numo::Int32 }.freeze
 
       module_function
@@ -32,9 +36,10 @@ module Lattice
       end
 
       # @return [Array(Hash, Hash)] arrays by name, and the meta data
+      # @raise [Torn] for a file that is gone, cut short, or of another kind
       def read(path)
         File.open(path, "rb") do |file|
-          head = JSON.parse(file.gets)
+          head = head(file)
           start = file.pos
           arrays = head["arrays"].transform_values do |h|
             type = TYPES.fetch(h["type"])
@@ -43,6 +48,25 @@ module Lattice
           end
           [arrays, head["meta"]]
         end
+      rescue SystemCallError => e
+        raise Torn, "the file cannot be read: #{e.message}"
+      end
+
+      # @return [Boolean] whether a file is as long as its head says
+      def whole?(path)
+        File.open(path, "rb") { |file| head(file) && true }
+      rescue Torn, SystemCallError
+        false
+      end
+
+      def head(file)
+        head = JSON.parse(file.gets.to_s)
+        bytes = head.fetch("arrays").values.sum { |h| h["shape"].reduce(1, :*) * TYPES.fetch(h["type"])::ELEMENT_BYTE_SIZE }
+        raise Torn, "the file is cut short" unless file.size == file.pos + bytes
+
+        head
+      rescue JSON::ParserError, KeyError, NoMethodError, TypeError, EncodingError
+        raise Torn, "the file has no head that can be read"
       end
     end
   end

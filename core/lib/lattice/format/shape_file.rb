@@ -27,14 +27,12 @@ module Lattice
         def self.usual = new(unit: "mm", fineness: 0.0005, angle: 35 * Math::PI / 180)
       end
 
-      # Reads in a process of its own: that of the STEP and IGES reader, or else one of ours.
+      # Reads, welds, mends and recognises in a process of its own, within its limits.
       # @param path [String]
       # @param name [String] the file's own name, whose ending tells its kind
       # @return [FacetsFile::Content]
       # @raise [InvalidInput]
       def self.read_apart(path, name, options = Options.usual)
-        return new(path, name, options).read if %w[step iges].include?(kind_of(name))
-
         Dir.mktmpdir do |folder|
           output = File.join(folder, "content")
           request = File.join(folder, "request.json")
@@ -114,6 +112,7 @@ module Lattice
       end
 
       def check_finite(points)
+        refuse("holds no triangle", "Export it again.") if points.empty?
         refuse("has coordinates that are not finite numbers", "Export it again.") unless (points - points).eq(0).all?
         refuse("has no extent: all its points are the same", "Export it again.") if (points.max(0) - points.min(0)).max.zero?
         refuse("has coordinates beyond 100 km", "Check its unit of length.") if points.abs.max > 1e5

@@ -36,12 +36,12 @@ module Lattice
         text = "#{dimension}\n#{count}\n"
         points.flatten.to_a.each_slice(dimension) { |row| text << row.join(" ") << "\n" }
         out, err, status = Open3.capture3("qdelaunay", "Qt", "i", stdin_data: text)
-        raise SolveFailed, "the triangulation failed: #{err[/\A[^\n]*/]}" unless status.success?
+        raise SolveFailed.new("the triangulation failed: #{err[/\A[^\n]*/]}", cure: "Choose another mesh size.") unless status.success?
 
         entries = out.split.map(&:to_i).drop(1)
         Numo::Int32.cast(entries).reshape(entries.size / (dimension + 1), dimension + 1)
       rescue Errno::ENOENT
-        raise SolveFailed, "the program qdelaunay is missing; install the Debian package qhull-bin"
+        raise SolveFailed.new("the program qdelaunay is missing", cure: "Install the Debian package qhull-bin.")
       end
 
       def oriented(points, tri)

@@ -20,7 +20,8 @@ module Lattice
         @blocks = blocks.freeze
         @places = places.freeze
         @dimension = dimension
-        @quality = [] # made when it is asked for
+        @quality = [] # made when they are asked for
+        @points = []
         freeze
       end
 
@@ -53,6 +54,25 @@ module Lattice
       # @return [Numo::Int32] their distinct nodes
       def nodes_of(members)
         Algebra::Gather.distinct(members.flat_map { |p| p.of == :bodies ? of(p.body).map(&:conn) : [places.fetch(p.key)] })
+      end
+
+      # @return [Points] where fields are read
+      def points = @points.first || @points.push(Points.new(self)).first
+
+      # @return [Grid] with a node for every point, so that each body has nodes of its own
+      def parted
+        return self unless points.shared?
+
+        Grid.new(nodes: nodes[points.nodes, true].dup, blocks: blocks.map { |b| Block.new(b.kind, b.body, points.at(b.body, b.conn)) },
+                 places: places.to_h { |key, conn| [key, points.at(key[0], conn)] }, dimension: dimension, order: order)
+      end
+
+      # @param members [Array<Shape::Place>] places, or whole bodies
+      # @return [Numo::Int32] their distinct points
+      def points_of(members)
+        Algebra::Gather.distinct(members.map do |p|
+          p.of == :bodies ? Numo::Int32.new(points.of(p.body).size).seq(points.of(p.body).begin) : points.at(p.body, places.fetch(p.key))
+        end)
       end
 
       def quality = @quality.first || @quality.push(QualityReport.new(self)).first

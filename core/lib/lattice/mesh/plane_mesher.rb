@@ -40,7 +40,7 @@ module Lattice
         points, quads, border = QuadMerge.halve(@places.points, quads, rest, @places.border, @outline.segments)
         QuadSmoothing.new(points, quads, border.from).call
         worst = Quality.quad_jacobian(points, quads).min
-        raise SolveFailed, "the outline “#{@outline.name}” could not be meshed without folded elements; choose another size" if worst <= 0.02
+        raise SolveFailed.new("the outline “#{@outline.name}” could not be meshed without folded elements", cure: "Choose another mesh size.") if worst <= 0.02
 
         check_divisions(border)
         Result.new(points, quads, border, @outline.segments)
@@ -76,7 +76,7 @@ module Lattice
 
           @places.split(missing) if @places.clear(missing).zero?
         end
-        raise SolveFailed, "the sides of the outline “#{@outline.name}” could not be meshed; choose a smaller size"
+        raise SolveFailed.new("the sides of the outline “#{@outline.name}” could not be meshed", cure: "Choose a smaller mesh size.")
       end
 
       def missing_pieces(tri)

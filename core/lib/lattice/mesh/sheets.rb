@@ -200,7 +200,7 @@ module Lattice
         worst = Quality.quad_jacobian(@points, @flat).min
         return if worst > WORST
 
-        raise SolveFailed, "“#{@bodies[0].name}” could not be meshed without folded quadrilaterals; choose another size, or triangles"
+        raise SolveFailed.new("“#{@bodies[0].name}” could not be meshed without folded quadrilaterals", cure: "Choose another mesh size, or triangles.")
       end
 
       # Nodes in the middle of sides, on their faces and curves.

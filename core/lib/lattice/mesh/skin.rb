@@ -10,20 +10,21 @@ module Lattice
       SIDES = { 4 => [[0, 1], [1, 2], [2, 3], [3, 0]], 3 => [[0, 1], [1, 2], [2, 0]], 8 => [[0, 4], [4, 1], [1, 5], [5, 2], [2, 6], [6, 3], [3, 7], [7, 0]],
                 6 => [[0, 3], [3, 1], [1, 4], [4, 2], [2, 5], [5, 0]] }.freeze
 
-      # nodes: [k] indices into the grid; triangles [t, 3], sides [s, 2] (of elements) and
+      # points: [k] indices into the grid's points, and nodes: [k] their nodes; triangles [t, 3], sides [s, 2] (of elements) and
       # lines [l, 2] (edges of the shape) count within them.
       # faces and edges: [body, name, first, count] over triangles and lines.
-      attr_reader :nodes, :triangles, :sides, :lines, :faces, :edges
+      attr_reader :points, :nodes, :triangles, :sides, :lines, :faces, :edges
 
       # @param grid [Grid]
       def initialize(grid)
         @faces = []
         @edges = []
-        surfaces = grid.places.select { |_, conn| grid.piece(conn)&.dimension == 2 }
-        edges = grid.places.select { |_, conn| grid.piece(conn)&.dimension == 1 }
-        @nodes = Algebra::Gather.distinct(surfaces.values + edges.values)
-        @rank = Numo::Int32.zeros(grid.nodes.shape[0])
-        @rank[@nodes] = Numo::Int32.new(@nodes.size).seq
+        places = grid.places.to_h { |key, conn| [key, grid.piece(conn) ? grid.points.at(key[0], conn) : nil] }.compact
+        surfaces, edges = [2, 1].map { |d| places.select { |_, conn| grid.piece(conn).dimension == d } }
+        @points = Algebra::Gather.distinct(surfaces.values + edges.values)
+        @nodes = grid.points.nodes[@points].dup
+        @rank = Numo::Int32.zeros(grid.points.size)
+        @rank[@points] = Numo::Int32.new(@points.size).seq
         @triangles = join(surfaces, @faces) { |conn| cut(conn, TRIANGLES) }
         @sides = sides_of(surfaces.values)
         @lines = join(edges, @edges) { |conn| halves(conn) }

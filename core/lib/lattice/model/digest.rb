@@ -12,10 +12,14 @@ module Lattice
         ::Digest::SHA256.hexdigest(JSON.generate(canonical([COMPUTATION, value])))
       end
 
+      # 14 mm and 1.4 cm differ in the last digit that a number holds; they mean the same.
+      def rounded(value) = value.finite? ? Float(Kernel.format("%.12g", value)) + 0.0 : value.to_s
+
       def canonical(value)
         case value
         when Hash then value.sort_by { |k, _| k.to_s }.to_h { |k, v| [k.to_s, canonical(v)] }
         when Array then value.map { |v| canonical(v) }
+        when Float then rounded(value)
         else value
         end
       end

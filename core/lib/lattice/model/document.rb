@@ -8,6 +8,8 @@ module Lattice
       FORMAT = "gentle-lattice-model"
       TARGETS = %w[group body frame import combine copy mid_surface].freeze # whose names are targets
 
+      NONE = [].freeze
+
       attr_reader :data, :statements
 
       # @param text [String] JSON
@@ -36,6 +38,9 @@ module Lattice
         raise InvalidInput, faults unless faults.empty?
 
         @statements = @data["statements"].map { |s| Statement.new(s) }.freeze
+        @active = @statements.reject(&:off?).freeze
+        @by_kind = @active.group_by(&:kind).each_value(&:freeze)
+        @by_name = @active.reverse.to_h { |s| [[s.kind, s.name], s] }
         @outlines = {}
         faults = doubled("id") + doubled("name") + outline_faults
         raise InvalidInput, faults unless faults.empty?
@@ -47,14 +52,10 @@ module Lattice
       def units = data["units"]
 
       # @return [Array<Statement>] those in force, of one kind or of all
-      def active(kind = nil)
-        statements.reject(&:off?).select { |s| kind.nil? || s.kind == kind }
-      end
+      def active(kind = nil) = kind ? @by_kind.fetch(kind, NONE) : @active
 
       # @return [Statement, nil] the statement in force that bears this name
-      def named(kind, name)
-        active(kind).find { |s| s.name == name }
-      end
+      def named(kind, name) = @by_name[[kind, name]]
 
       # @param statement [Statement] an outline statement of this document
       # @return [Shape::Outline] read once
@@ -85,7 +86,7 @@ module Lattice
 
       def outline_faults
         active("outline").flat_map do |statement|
-          outline(statement)
+          Unexpected.within(statement) { outline(statement) }
           []
         rescue InvalidInput => e
           e.faults

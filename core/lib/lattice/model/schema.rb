@@ -11,6 +11,12 @@ module Lattice
       KINDS = DOCUMENT.dig("$defs", "statement", "oneOf").map { |ref| ref["$ref"][/statement_(\w+)\z/, 1] }.freeze
       WITHOUT_STATEMENTS = %w[format version name units].freeze
       MOST_FAULTS = 20
+      REMEMBERED = 20_000
+      @sound = {}
+      @lock = Mutex.new
+
+      TYPES = { "string" => "a text in quotes", "number" => "a number", "integer" => "a whole number", "boolean" => "true or false", "array" => "a list",
+                "object" => "a group of fields in braces", "null" => "nothing" }.freeze
 
       module_function
 
@@ -18,6 +24,9 @@ module Lattice
       # @return [Array<Fault>] what the schema refuses; empty when it holds
       def faults(hash)
         return [Fault.new(message: "the model is not a JSON object", cure: "Give one model document.")] unless hash.is_a?(Hash)
+
+        extent = Extent.faults(hash)
+        return extent unless extent.empty?
 
         found = head.validate(hash).map { |error| fault(error, nil) }
         statements = hash["statements"]
@@ -33,7 +42,19 @@ module Lattice
           return [Fault.new(statement: statement["id"] || "statement #{index + 1}", path: "kind",
                             message: "“#{kind}” is not a kind of statement", cure: "Known kinds: #{KINDS.join(', ')}.")]
         end
-        likeliest(checker(kind).validate(statement).to_a).map { |error| fault(error, statement["id"] || "statement #{index + 1}") }
+        return [] if @sound&.key?(statement)
+
+        faults = likeliest(checker(kind).validate(statement).to_a).map { |error| fault(error, statement["id"].is_a?(String) ? statement["id"] : "statement #{index + 1}") }
+        remember(statement) if faults.empty?
+        faults
+      end
+
+      # An edit changes one statement of many: those that were found sound before are not looked at again.
+      def remember(statement)
+        @lock.synchronize do
+          @sound.shift if @sound.size >= REMEMBERED
+          @sound[statement] = true
+        end
       end
 
       # Where a value may have one of several forms, only what is wrong with the form
@@ -89,14 +110,34 @@ module Lattice
         when "format" then [unreadable(data, schema["format"]), "Type a value with its unit."]
         when "schema" then ["is not a known field", "Remove it, or correct its spelling."]
         when "enum" then ["“#{data}” is not one of #{schema['enum'].join(', ')}", "Choose one of them."]
-        when "const" then ["is #{data.inspect}, but #{schema['const'].inspect} is wanted", nil]
-        when "oneOf", "anyOf" then ["has none of the forms that are allowed here", schema["description"]]
-        when "minItems", "maxItems" then ["has #{data.size} entries, which is too #{error['type'] == 'minItems' ? 'few' : 'many'}", nil]
-        when "minLength" then ["is empty", "Type a value."]
-        when "pattern", "maxLength" then ["“#{data.to_s[0, 40]}” is not allowed here", "Use a short plain text."]
-        else ["#{data.inspect[0, 40]} is not a #{error['type']}", nil]
+        when "const" then ["it is #{brief(data)}, but #{schema['const'].inspect} is wanted", "Write #{schema['const'].inspect}."]
+        when "oneOf", "anyOf" then ["it has none of the forms that are allowed here", schema["description"] || "Look it up in the schema of the model document."]
+        when "not" then ["it has fields that do not go together", schema["description"] || "Remove one of them."]
+        when "minLength" then ["it is empty", "Type a value."]
+        when "maxLength", "pattern" then ["“#{data.to_s[0, 40]}” is not allowed here", text_cure(schema)]
+        when "uniqueItems" then ["it names the same thing twice", "Remove the second."]
+        when *SIZES.keys then size(error["type"], data, schema[error["type"]])
+        else wrong_type(data, schema)
         end
       end
+
+      SIZES = { "minItems" => "at least", "maxItems" => "at most", "minProperties" => "at least", "maxProperties" => "at most", "minimum" => "at least", "maximum" => "at most",
+                "exclusiveMinimum" => "more than", "exclusiveMaximum" => "less than", "multipleOf" => "multiples of" }.freeze
+
+      def size(type, data, bound)
+        return ["it has #{data.size} entries, which is too #{type.start_with?('min') ? 'few' : 'many'}", "Give #{SIZES[type]} #{bound}."] if type.match?(/Items|Properties/)
+
+        ["#{brief(data)} is too #{type.match?(/min/i) ? 'small' : 'large'}", "Give #{SIZES[type]} #{bound}."]
+      end
+
+      def text_cure(schema) = schema["maxLength"] ? "Use a plain text of at most #{schema['maxLength']} characters." : "Use letters, digits, - and _."
+
+      def wrong_type(data, schema)
+        wanted = Array(schema["type"]).map { |type| TYPES.fetch(type, type) }.join(" or ")
+        ["#{brief(data)} is not #{wanted.empty? ? 'allowed' : wanted}", schema["format"] ? "Type a #{schema['format']} with its unit, in quotes#{Quantity.example(schema['format'])}." : "Give #{wanted.empty? ? 'another value' : wanted} here."]
+      end
+
+      def brief(data) = data.inspect[0, 40]
 
       def unreadable(data, kind)
         Quantity.parse(data, kind)

@@ -41,10 +41,12 @@ module Lattice
           return vector
         end
         vector[] = value
-        length = Math.sqrt((vector**2).sum)
-        raise fault("its direction has no length", path: "direction", cure: "Give a component that is not zero.") if length.zero?
+        largest = vector.abs.max
+        raise fault("its direction has no length", path: "direction", cure: "Give a component that is not zero.") if largest.zero?
 
-        vector / length
+        # Scaled first: the squares of very large or small components would be none.
+        vector /= largest
+        vector / Math.sqrt((vector**2).sum)
       end
 
       # @return [InvalidInput] a fault that names this statement, to be raised

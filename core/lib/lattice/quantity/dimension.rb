@@ -42,6 +42,17 @@ module Lattice
         "conductivity" => of(mass: 1, length: 1, time: -3, temperature: -1)
       }.freeze
 
+      # The largest size that is taken of a kind, in SI: far beyond anything that is built, and near
+      # enough to 1 that squares and products of such numbers stay numbers.
+      LARGEST = {
+        "ratio" => 1e9, "length" => 1e5, "area" => 1e10, "volume" => 1e15, "second moment" => 1e20, "angle" => 1e4, "mass" => 1e15, "time" => 1e12,
+        "temperature" => 1e6, "force" => 1e15, "inertia" => 1e25, "moment" => 1e18, "stress" => 1e15, "stiffness" => 1e18, "density" => 1e13,
+        "acceleration" => 1e9, "frequency" => 1e12, "expansion" => 1e3, "conductivity" => 1e9
+      }.freeze
+
+      # The least that is not zero.
+      LEAST = Hash.new(1e-30).merge("length" => 1e-12, "stress" => 1e-9, "ratio" => 1e-18).freeze
+
       # @return [Dimension] by the name of a kind of quantity
       def self.named(name)
         NAMED.fetch(name.to_s)

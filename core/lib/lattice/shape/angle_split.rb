@@ -14,6 +14,8 @@ module Lattice
         a, b, c = (0..2).map { |k| points[triangles[true, k].dup, true].dup }
         normals = Vectors.unit(Vectors.cross(b - a, c - a))
         _, one, two = Topology.new(triangles).pairs
+        return Numo::Int32.new(triangles.shape[0]).seq if one.empty?
+
         smooth = (Vectors.dot(normals[one, true].dup, normals[two, true].dup) > Math.cos(angle)).where
         Components.call(triangles.shape[0], one[smooth].dup, two[smooth].dup)
       end

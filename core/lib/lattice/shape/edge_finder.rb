@@ -27,12 +27,8 @@ module Lattice
       # Sides between different faces; the faces of each, sorted.
       def collect
         topology = @facets.topology
-        sides, one, two = topology.pairs
-        a = @facets.owners[one].dup
-        b = @facets.owners[two].dup
-        border = a.ne(b).where
         @between = {}
-        keep(sides[border].to_a, a[border].to_a, b[border].to_a)
+        keep_borders(*topology.pairs)
         lone = topology.counts.ne(2)
         corner = lone[topology.sides].where
         owners = @facets.owners[(Numo::Int32.cast(corner) / 3)].to_a
@@ -42,8 +38,13 @@ module Lattice
         @ends.each { |side, (p, q)| [p, q].each { |node| @at[node] << side } }
       end
 
-      def keep(sides, a, b)
-        sides.each_with_index { |side, i| @between[side] = [a[i], b[i]].sort }
+      def keep_borders(sides, one, two)
+        return if sides.empty?
+
+        a = @facets.owners[one].dup
+        b = @facets.owners[two].dup
+        border = a.ne(b).where
+        sides[border].to_a.zip(a[border].to_a, b[border].to_a) { |side, *faces| @between[side] = faces.sort }
       end
 
       def walk

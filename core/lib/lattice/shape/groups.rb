@@ -4,11 +4,13 @@ module Lattice
   module Shape
     # Finds the places that a target names: a group by its rule and picks, or a body.
     class Groups
+      DEEPEST = 40 # groups that start one from another
+
       def initialize(document, parts)
         @document = document
         @parts = parts
         @picks = Picks.new(parts)
-        @open = []
+        @found = {}
       end
 
       # @param target [String] the name of a group or of a body, or "everything"
@@ -25,12 +27,13 @@ module Lattice
       # @return [Array<Place>] what the rule and the picks of a group find
       # @raise [InvalidInput] for a rule that goes round in a circle, or names what is not there
       def members(group)
-        raise group.fault("its rule starts from itself", path: "rule", cure: "Start from another group.") if @open.include?(group.id)
-
-        @open.push(group.id)
-        (ruled(group) + (group["pick"] || []).filter_map { |pick| @picks.find(pick) }).uniq(&:key)
-      ensure
-        @open.delete(group.id)
+        found = @found[group.id] ||= begin
+          check_depth(group)
+          (ruled(group) + (group["pick"] || []).filter_map { |pick| @picks.find(pick) }).uniq(&:key)
+        rescue InvalidInput => e
+          e
+        end
+        found.is_a?(InvalidInput) ? raise(found) : found
       end
 
       # @return [Array<Hash>] picks that are no longer on the shape
@@ -57,6 +60,25 @@ module Lattice
       end
 
       private
+
+      # Rules that start from other groups are followed level by level, so that no chain of them
+      # runs out of stack.
+      def check_depth(group)
+        level = [group]
+        DEEPEST.times do
+          level = level.flat_map { |g| sources(g["rule"]) }.uniq.filter_map { |name| @document.named("group", name) }
+          raise group.fault("its rule starts from itself", path: "rule", cure: "Start from another group.") if level.any? { |g| g.id == group.id }
+          return if level.empty?
+        end
+        raise group.fault("it starts from other groups, more than #{DEEPEST} deep, or from some that go round in a circle", path: "rule", cure: "Pick its places, or start from fewer groups.")
+      end
+
+      # @return [Array<String>] the groups that a rule starts from
+      def sources(rule)
+        return [] unless rule.is_a?(Hash)
+
+        [rule.dig("grown", "from"), rule["edges_of"]].compact + [*rule["all"], *rule["any"], rule["not"]].flat_map { |inner| sources(inner) }
+      end
 
       def bodies = @parts.places.select { |p| p.of == :bodies }
 

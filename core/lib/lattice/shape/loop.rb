@@ -11,6 +11,7 @@ module Lattice
       def initialize(segments, name)
         @segments = segments.freeze
         @name = name
+        @polylines = {}
         freeze
       end
 
@@ -28,7 +29,11 @@ module Lattice
 
       # @return [Array(Numo::DFloat, Array<Integer>)] polyline [n, 2] without its last point,
       #   and the index of the segment that leaves each point
-      def polyline(angle = FINE)
+      def polyline(angle = FINE) = @polylines[angle] ||= drawn(angle)
+
+      private
+
+      def drawn(angle)
         owners = []
         parts = segments.each_with_index.map do |segment, index|
           n = segment.radius.infinite? ? 1 : [(segment.sweep.abs / angle).ceil, 2].max

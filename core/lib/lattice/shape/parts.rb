@@ -54,6 +54,13 @@ module Lattice
       # The bodies after a statement; what is wrong with it is kept as a fault, and the
       # statement is passed over.
       def follow(statement, bodies)
+        Unexpected.within(statement) { after(statement, bodies) }
+      rescue InvalidInput => e
+        @faults.concat(e.faults)
+        bodies
+      end
+
+      def after(statement, bodies)
         if MAKING.include?(statement.kind)
           bodies + @making.call(statement)
         elsif Altering::KINDS.include?(statement.kind)
@@ -61,9 +68,6 @@ module Lattice
         else
           bodies
         end
-      rescue InvalidInput => e
-        @faults.concat(e.faults)
-        bodies
       end
 
       def fault(statement, message, path, cure)

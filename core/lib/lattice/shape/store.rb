@@ -44,7 +44,7 @@ module Lattice
       def add_file(path)
         digest = ::Digest::SHA256.file(path).hexdigest
         target = file_at(digest)
-        unless File.file?(target)
+        unless File.file?(target) && File.size(target) == File.size(path)
           partial = Format::ArrayFile.partial(target)
           FileUtils.cp(path, partial)
           File.rename(partial, target)
@@ -90,6 +90,8 @@ module Lattice
 
       def load(digest)
         Format::FacetsFile.read(shape_at(digest)) if @folder && File.file?(shape_at(digest))
+      rescue Format::ArrayFile::Torn
+        nil
       end
 
       def save(digest, made)

@@ -33,6 +33,9 @@ module Lattice
           sorted = @sides[order].dup
           twin = @counts[sorted].eq(2)
           first = twin.where.to_a.then { |all| Numo::Int32.cast(all) }
+          none = Numo::Int32.zeros(0)
+          return @pairs = [none, none, none] if first.empty?
+
           corners = Numo::Int32.cast(order[first].dup) / 3
           half = corners.size / 2
           grid = corners.reshape(half, 2)

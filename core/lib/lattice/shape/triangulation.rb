@@ -43,7 +43,9 @@ module Lattice
       # that side is parted there in its place.
       def without_flat(triangles)
         flat = triangles.select { |t| flat?(t) }
-        until flat.empty?
+        # Parting one may make another; numbers that are none would go on making them for ever.
+        left = 4 * triangles.size
+        until flat.empty? || (left -= 1).negative?
           tri = flat.shift
           index = triangles.index { |t| t.equal?(tri) } or next
           triangles.delete_at(index)

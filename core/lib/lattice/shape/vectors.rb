@@ -11,6 +11,8 @@ module Lattice
 
       # @return [Numo::DFloat] [n] dot products of rows
       def dot(a, b)
+        return Numo::DFloat.zeros(*a.shape[0...-1]) if a.empty?
+
         product = solid(a) * solid(b)
         return product.sum(-1) unless product.ndim == 2 && product.shape[1] == 3
 

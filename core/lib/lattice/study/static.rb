@@ -53,7 +53,7 @@ module Lattice
 
       def folded(block)
         Verdict::MeshQuality.new(@grid.quality.poor, @problem.document.units).check!
-        raise SolveFailed, "an element of “#{block.body}” is folded by its curved sides; choose a smaller mesh size"
+        raise SolveFailed.new("an element of “#{block.body}” is folded by its curved sides", cure: "Choose a smaller mesh size.")
       end
 
       def continuum(block) = Blocks.continuum(@grid, block, @problem.parts.body(block.body))
@@ -67,14 +67,15 @@ module Lattice
         factor.free
         finite(result)
       rescue Algebra::Factor::NotPositive
-        raise SolveFailed, "the model can still move without resisting: a part is loose, or its supports leave a motion free. " \
-                           "Look at the readiness list for the motions that are free."
+        raise SolveFailed.new("the model can still move without resisting: a part is loose, or its supports leave a motion free",
+                              statement: @problem.document.active.find { |s| Load::Supports::KINDS.include?(s.kind) }&.id,
+                              cure: "Hold it in another place or component; the readiness list tells which motions are free.")
       end
 
       def finite(result)
         return result if result.abs.max < Float::INFINITY && !result.isnan.any?
 
-        raise SolveFailed, "the solution is not finite: the supports leave a motion free, or a stiffness is out of all proportion"
+        raise SolveFailed.new("the solution is not finite: the supports leave a motion free, or a stiffness is out of all proportion", cure: "Check the supports, and the units of the materials.")
       end
 
       def recover(displacement, matrix, load)
@@ -82,7 +83,7 @@ module Lattice
         d = @grid.dimension
         blocks = @grid.blocks.map { |block| nodal_stress(block, displacement.reshape(displacement.size / d, d)) }
         Result::Static.new(grid: @grid, displacement: wide(displacement), load: wide(load), reaction: wide(internal - load),
-                           element_stress: blocks, energy: (internal * displacement).sum / 2, mass: mass)
+                           element_stress: blocks, energy: (internal * displacement).sum / 2, mass: mass, ring: @problem.parts.bodies.any?(&:axisymmetric?))
       end
 
       def nodal_stress(block, table)

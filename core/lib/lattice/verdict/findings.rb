@@ -50,7 +50,7 @@ module Lattice
 
       def peak(field)
         at = field.max_index
-        { value: field[at], at: @result.grid.nodes[at, true].to_a }
+        { value: field[at], at: @result.at(at) }
       end
 
       # Reactions support by support, for the table.

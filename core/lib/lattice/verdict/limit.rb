@@ -86,9 +86,9 @@ module Lattice
       def by_body(result)
         field = size_of(result.field(quantity))
         places.group_by(&:body).map do |body, members|
-          nodes = result.grid.nodes_of(members)
-          at = nodes[field[nodes].max_index]
-          finding(field[at], allowed(body), result.grid.nodes[at, true].to_a, body)
+          points = result.grid.points_of(members)
+          at = points[field[points].max_index]
+          finding(field[at], allowed(body), result.at(at), body)
         end
       end
 
