@@ -74,7 +74,7 @@ RSpec.describe LatticeServer::App do
       expect(body["faults"][0]["cure"]).not_to be_nil
     end
     expect(send_file(model, "", stl(*block))[0]).to eq(422)
-    expect(send_file(model, "\xff\xfe.stl", "")[0]).to eq(422)
+    expect(send_file(model, "\xff\xfe.stl", "")[0]).to eq(400)
     expect(api_get("/models/#{model['id']}")[1]["version"]).to eq(1)
     expect(Dir[File.join(LatticeServer::Config.data, "files", "*")].map { |f| File.size(f) }).not_to include(300)
   end

@@ -34,7 +34,7 @@ RSpec.describe LatticeServer::Store do
     let(:queue) { runs }
 
     it "hands each run to one worker only, oldest first" do
-      ids = Array.new(2) { |k| queue.queue(new_model["id"], "mesh", nil, { "k" => k })[:id] }
+      ids = Array.new(2) { |k| queue.queue(new_model["id"], "mesh", nil, JSON.generate(k: k))[:id] }
       others = []
       claimed = []
       while (run = queue.claim(Process.pid))
@@ -46,7 +46,7 @@ RSpec.describe LatticeServer::Store do
     end
 
     it "ends a run once: a late end does not overwrite an earlier one" do
-      run = queue.queue(new_model["id"], "mesh", nil, {})[:id]
+      run = queue.queue(new_model["id"], "mesh", nil, "{}")[:id]
       queue.take(run, Process.pid)
       queue.finish(run, "stopped")
       queue.finish(run, "done", outcome: { a: 1 })
@@ -54,7 +54,7 @@ RSpec.describe LatticeServer::Store do
     end
 
     it "interrupts only the runs whose worker is gone" do
-      mine, lost = Array.new(2) { queue.queue(new_model["id"], "mesh", nil, {})[:id] }
+      mine, lost = Array.new(2) { queue.queue(new_model["id"], "mesh", nil, "{}")[:id] }
       queue.take(mine, 1)
       queue.take(lost, 2)
       queue.interrupt_orphans { |worker| worker == 1 }
@@ -77,7 +77,7 @@ RSpec.describe LatticeServer::Store do
     it "lets one of two edits at the same moment through" do
       view = new_model
       store = described_class.new(db)
-      edited = Lattice::Model::Document.new(model(body: { "thickness" => "31 mm" }))
+      edited = LatticeServer::Sketches.of(JSON.generate(model(body: { "thickness" => "31 mm" })))
       outcomes = Array.new(4) do
         Thread.new do
           store.edit(view["id"], edited, 1) && :saved

@@ -80,12 +80,13 @@ RSpec.describe LatticeServer::RunEvents do
   it "tells of a run once for every change" do
     view = new_model
     run = api_post("/models/#{view['id']}/runs", { kind: "mesh" })[1]["id"]
-    events = described_class.new(LatticeServer::Database.connect, view["id"]).to_enum(:each)
-    told = -> { JSON.parse(events.next[/^data: (.*)$/, 1])["state"] }
-    expect(told.call).to eq("queued")
+    events = described_class.new(LatticeServer::Database.connect, view["id"])
+    told = -> { events.changes.map { |event| JSON.parse(event[/^data: (.*)$/, 1])["state"] } }
+    expect(told.call).to eq(["queued"])
+    expect(told.call).to eq([])
     runs.take(run, Process.pid)
-    expect(told.call).to eq("running")
+    expect(told.call).to eq(["running"])
     runs.finish(run, "stopped")
-    expect(told.call).to eq("stopped")
+    expect(told.call).to eq(["stopped"])
   end
 end

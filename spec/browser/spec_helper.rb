@@ -36,6 +36,7 @@ RSpec.configure do |config|
       end
     end }
     Capybara.app_host, Desk.server = gate.pop
+    Desk.data = data
   end
 
   config.after(:suite) do

@@ -26,6 +26,6 @@ module Lattice
       "something that was not foreseen stopped it (#{error.class}#{": #{error.message.to_s.scrub('?')[/\A[^\n]{0,120}/]}" unless error.message.to_s.match?(%r{/\w+/})})"
     end
 
-    def tell(error) = ENV["LATTICE_DEBUG"] && warn(error.full_message)
+    def tell(error) = ENV.fetch("LATTICE_DEBUG", nil) && warn(error.full_message)
   end
 end

@@ -25,12 +25,27 @@ module LatticeServer
       def projects = Store::Projects.new(db)
       def models = Store::Models.new(db)
       def runs = Store::Runs.new(db)
-      def fields = Fields.new(Store::Derived.new(db))
-      def view(id) = ModelView.new(db, id).to_h
+      def derived = @derived ||= Store::Derived.new(db)
+      def mesh(digest) = derived.path!(digest, "mesh")
+      def view(id, status = 200) = answer(ModelView.new(db, id), status)
 
       def answer(value, status = 200)
         content_type :json
-        [status, JSON.generate(value)]
+        [status, value.is_a?(ModelView) ? value.to_json : JSON.generate(value)]
+      end
+
+      # @param task [Symbol] asked of a builder about a model's document
+      def built(task, *arguments, by: Builders.quick, **limits)
+        text = models.text(params[:id])
+        by.ask(task, text, *arguments, key: ::Digest::SHA256.hexdigest(text), **limits)
+      end
+
+      # @param arguments [Array] of a task that reads a mesh or a result
+      def read(task, *arguments)
+        Builders.slow.ask(task, *arguments, key: arguments[0], seconds: 60, memory: 4 * Builders::GIGABYTE)
+      rescue Lattice::Format::ArrayFile::Torn
+        derived.forget(params[:digest])
+        raise Problem.new(404, "its file was not whole; it is computed again", cure: "Solve the study.")
       end
 
       # A file sent as the body of a request, in a temporary file of its own.
@@ -46,9 +61,6 @@ module LatticeServer
         end
       end
 
-      def problem(id) = Lattice::Study::Problem.new(Lattice::Model::Document.new(models.document(id)))
-      def parts(id) = problem(id).parts
-
       def binary(bytes)
         content_type "application/octet-stream"
         cache_control :private, :immutable, max_age: 31_536_000
@@ -62,11 +74,17 @@ module LatticeServer
         text = request.body&.read(LARGEST_BODY + 1).to_s.dup
         raise Problem.new(413, "the request is larger than #{LARGEST_BODY / (1024 * 1024)} MB", cure: "Send less.") if text.bytesize > LARGEST_BODY
 
-        value = JSON.parse(text.force_encoding(Encoding::UTF_8), max_nesting: 40)
+        text.force_encoding(Encoding::UTF_8)
+        raise Problem.new(400, "the request is not well-formed JSON: it is not UTF-8", cure: "Send text in UTF-8.") unless text.valid_encoding?
+
+        value = JSON.parse(text, max_nesting: 40)
         value.is_a?(Hash) ? value : raise(Problem.new(400, "the request is not a JSON object"))
       rescue JSON::ParserError, EncodingError => e
         raise Problem.new(400, "the request is not well-formed JSON: #{e.message.scrub('?')[/\A[^\n]{0,120}/]}", cure: "Check brackets, commas and quotes.")
       end
+
+      # @param faults [Array<Lattice::Fault>]
+      def refuse(faults) = faults.empty? || raise(Lattice::InvalidInput, faults)
 
       def version(body)
         body["version"].is_a?(Integer) ? body["version"] : raise(Problem.new(400, "“version” is missing", cure: "Send the version the edit was made on."))
@@ -96,83 +114,78 @@ module LatticeServer
       body = body_json
       projects.find(params[:id])
       data = body["document"] || Lattice::Model::Document.empty(projects.checked(body["name"]))
-      model = models.create(params[:id], Lattice::Model::Document.new(data))
-      answer(view(model[:id]), 201)
+      view(models.create(params[:id], Sketches.of(JSON.generate(data)))[:id], 201)
     end
 
-    get("/api/models/:id") { answer(view(params[:id])) }
+    get("/api/models/:id") { view(params[:id]) }
 
     delete "/api/models/:id" do
       models.delete(params[:id])
       answer({})
     end
 
+    # Saved is only what could be shown.
     put "/api/models/:id/document" do
       body = body_json
-      document = Lattice::Model::Document.new(body["document"])
-      models.edit(params[:id], document, version(body))
-      answer(view(params[:id]))
+      number = version(body)
+      models.find(params[:id])
+      models.edit(params[:id], Sketches.of(JSON.generate(body["document"])), number)
+      view(params[:id])
     end
 
     # Reads a geometry file and keeps it; the note takes it up by its digest.
     post "/api/models/:id/files" do
       models.find(params[:id])
-      answer(sent_file { |path| Bringing.new(path, params[:name].to_s, params).call }, 201)
+      limits = { seconds: Lattice::Format::ShapeFile::SECONDS + 10, memory: 4 * Builders::GIGABYTE }
+      answer(sent_file { |path| Builders.slow.ask(:bring, path, params[:name].to_s, { unit: params[:unit] }, **limits) }, 201)
     end
 
     get "/api/models/:id/shape/:digest" do
-      found = parts(params[:id])
-      raise Problem.new(404, "the shape has changed since", cure: "Load the model again.") unless found.digest == params[:digest]
-
-      binary(ShapeView.new(found).bytes)
+      binary(built(:shape, params[:digest]))
     end
 
     get "/api/models/:id/export/:file" do
       kind = File.extname(params[:file])
-      bytes = Lattice::Format::ShapeExport.bytes(parts(params[:id]).bodies, kind)
+      bytes = built(:export, kind, by: Builders.slow, seconds: 60)
       content_type Lattice::Format::ShapeExport::KINDS.fetch(kind.downcase)
       attachment params[:file]
       bytes
     end
 
     # The size of elements wanted at a place: body, x, y and z.
-    get("/api/models/:id/size") { answer(WantedSizes.at(problem(params[:id]), params)) }
+    get("/api/models/:id/size") { answer(built(:size, %i[body x y z].to_h { |key| [key, params[key]] }, by: Builders.slow, seconds: 60)) }
 
     # {"places": [[body, name], …]}
     post "/api/models/:id/measures" do
-      problem = problem(params[:id])
-      found = problem.parts
       keys = body_json["places"]
-      unless keys.is_a?(Array) && keys.all? { |key| key.is_a?(Array) && key.size == 2 && key.all?(String) }
+      unless keys.is_a?(Array) && keys.size <= 1000 && keys.all? { |key| key.is_a?(Array) && key.size == 2 && key.all?(String) }
         raise Problem.new(422, "“places” is not a list of pairs of a body's and a place's name", cure: "Send such a list.")
       end
-      places = keys.map { |key| found.place(*key) || raise(Problem.new(422, "there is no place “#{key.last}”", cure: "Pick it again.")) }
-      raise Problem.new(422, "nothing is picked to measure", cure: "Pick one or more places.") if places.empty?
 
-      answer(lines: Lattice::Shape::Measuring.new(found, Lattice::Shape::Inventory.new(found.bodies, problem.materials.to_h).densities).call(places))
+      answer(built(:measures, keys))
     end
 
     %w[undo redo].each do |move|
       post "/api/models/:id/#{move}" do
         models.public_send(move, params[:id], version(body_json))
-        answer(view(params[:id]))
+        view(params[:id])
       end
     end
 
     # {"kind": "study", "study": NAME} or {"kind": "mesh"}
     post "/api/models/:id/runs" do
       body = body_json
-      document = models.document(params[:id])
-      problem = Lattice::Study::Problem.new(Lattice::Model::Document.new(document))
-      readiness = Lattice::Verdict::Readiness.new(problem)
+      text = models.text(params[:id])
+      sketch = Sketches.of(text)
+      study = nil
       case body["kind"]
-      when "mesh" then readiness.check_mesh!
+      when "mesh" then refuse(sketch[:mesh_stops])
       when "study"
-        study = problem.study!(body["study"])
-        readiness.check!
-      else raise Problem.new(422, "“kind” is study or mesh")
+        study = Lattice::Study::Problem.choose(sketch[:studies], body["study"])[:name]
+        refuse(sketch[:stops])
+      else raise Problem.new(422, "“kind” is study or mesh", cure: "Send one of them.")
       end
-      answer(RunView.new(runs.queue(params[:id], body["kind"], study&.name, document)).to_h, 202)
+      answer(RunView.new(runs.queue(params[:id], body["kind"], study, text)).to_h, 202)
     end
 
     get("/api/runs/:id") { answer(RunView.new(runs.find(params[:id])).to_h) }
@@ -182,23 +195,26 @@ module LatticeServer
       run = runs.find(params[:id])
       raise Problem.new(422, "the run has not ended yet", cure: "Stop it first.") unless Store::Runs::ENDED.include?(run[:state])
 
-      answer(RunView.new(runs.queue(run[:model_id], run[:kind], run[:study], JSON.parse(run[:document]))).to_h, 202)
+      answer(RunView.new(runs.queue(run[:model_id], run[:kind], run[:study], run[:document])).to_h, 202)
     end
 
     # Server-Sent Events: the runs of a model whenever one of them changes.
     get "/api/models/:id/events" do
-      model = models.find(params[:id])[:id]
-      content_type "text/event-stream"
-      cache_control :no_store
-      stream { |out| RunEvents.new(db, model).each { |event| out << event } }
+      events = RunEvents.new(db, models.find(params[:id])[:id])
+      raise Problem.new(503, "too many windows follow runs", cure: "Close some of them.") if Streams.shared.full?
+      raise Problem.new(501, "this server cannot take over connections", cure: "Start it with bin/server.") unless env["rack.hijack"]
+
+      Streams.shared.add(env["rack.hijack"].call, events)
+      [-1, {}, []]
     end
 
-    get("/api/meshes/:digest/skin") { binary(fields.skin(params[:digest])) }
-    get("/api/meshes/:digest/quality") { answer(fields.quality(params[:digest], params[:measure] || "mean_ratio")) }
-    get("/api/meshes/:digest/elements") { binary(fields.elements(params[:digest], params[:measure] || "mean_ratio", MeshLook.read(params))) }
+    get("/api/meshes/:digest/skin") { binary(read(:skin, mesh(params[:digest]))) }
+    get("/api/meshes/:digest/quality") { answer(read(:quality, mesh(params[:digest]), params[:measure] || "mean_ratio")) }
+    get("/api/meshes/:digest/elements") { binary(read(:elements, mesh(params[:digest]), params[:measure] || "mean_ratio", MeshLook.read(params))) }
 
     get "/api/results/:digest/fields" do
-      binary(fields.fields(params[:digest], params[:names].to_s.split(",")))
+      path = derived.path!(params[:digest], "result")
+      binary(read(:fields, path, mesh(derived.find(params[:digest])["mesh"]), params[:names].to_s.split(",").first(20)))
     end
 
     get "/api/*" do
@@ -213,6 +229,24 @@ module LatticeServer
 
       cache_control(*(file.include?("/assets/") ? [:public, :immutable, { max_age: 31_536_000 }] : [:no_cache]))
       send_file file
+    end
+
+    error Sinatra::BadRequest do
+      answer({ error: "the parameters of the request cannot be read", cure: "Send each once, as plain text." }, 400)
+    end
+
+    FULL = { error: "the disk is full; nothing was changed", cure: "Free some space on the disk of the data folder, then try again." }.freeze
+
+    error Errno::ENOSPC do
+      Store::Sweep.new(db).call(stale: 0)
+      answer(FULL, 507)
+    end
+
+    error Sequel::DatabaseError do |fault|
+      next answer(FULL, 507) if fault.message.include?("full")
+
+      warn fault.full_message
+      answer({ error: "the database could not be written; nothing was changed", cure: "Try again; if it stays so, see that the data folder may be written to." }, 503)
     end
 
     not_found { answer({ error: "there is nothing at #{request.path_info}" }, 404) }

@@ -29,16 +29,16 @@ module LatticeServer
 
     private
 
-    def grid
-      @grid ||= begin
-        digest = @problem.mesh_digest
-        @derived.find(digest) ? read_grid(digest) : make_grid(digest)
-      end
-    end
+    def grid = @grid ||= kept(@problem.mesh_digest, "The mesh still applies.") { |path| Lattice::Format::GridFile.read(path) } || make_grid(@problem.mesh_digest)
 
-    def read_grid(digest)
-      @monitor.log("The mesh still applies.")
-      Lattice::Format::GridFile.read(@derived.path!(digest, "mesh"))
+    # @return [Object, nil] what was computed before, where it is whole
+    def kept(digest, words)
+      row = @derived.find(digest) or return nil
+      @monitor.log(words)
+      yield(@derived.path(digest, row["mesh"] ? "result" : "mesh"))
+    rescue Lattice::Format::ArrayFile::Torn
+      @monitor.log("Its file is not whole; it is computed again.")
+      @derived.forget(digest)
     end
 
     def make_grid(digest)
@@ -52,10 +52,9 @@ module LatticeServer
 
     def result(study)
       digest = @problem.study_digest(study)
-      if @derived.find(digest)
-        @monitor.log("The result still applies; only the findings are made anew.")
-        return Lattice::Format::ResultFile.read(@derived.path!(digest, "result"), grid)
-      end
+      before = kept(digest, "The result still applies; only the findings are made anew.") { |path| Lattice::Format::ResultFile.read(path, grid) }
+      return before if before
+
       Lattice::Study::Static.new(@problem, grid, study, @monitor).call.tap do |result|
         @derived.put(digest, "result", { mesh: @problem.mesh_digest }) { |path| Lattice::Format::ResultFile.write(path, result) }
       end

@@ -12,8 +12,10 @@ module LatticeServer
 
     # @return [Sequel::Database] migrated; one for the process
     def connect
-      FileUtils.mkdir_p(Config.derived)
-      @connect ||= at(Config.database)
+      @connect ||= begin
+        Config.check!
+        at(Config.database)
+      end
     end
 
     def at(path)

@@ -24,8 +24,9 @@ module LatticeServer
       document = Lattice::Model::Document.read(File.read(file))
       document.active("import").each { |s| Lattice::Shape::Store.shared.add_file(File.join(File.dirname(file), s["file"])) }
       @out.puts "» demo data: #{'solving ' unless document.active('study').empty?}#{document.name}"
-      model = Store::Models.new(@db).create(project, document)
-      document.active("study").each { |study| solve(model[:id], study.name, document.data) }
+      text = JSON.generate(document.data)
+      model = Store::Models.new(@db).create(project, Building::Tasks.sketch(text))
+      document.active("study").each { |study| solve(model[:id], study.name, text) }
     end
 
     def solve(model, study, document)

@@ -3,6 +3,8 @@
 module LatticeServer
   # Keeps one worker process alive beside the web server.
   class Keeper
+    PATIENCE = 1.5 # s for handing back what is being computed
+
     attr_reader :pid
 
     def start
@@ -13,6 +15,7 @@ module LatticeServer
     def stop
       @ended = true
       Process.kill(:TERM, pid) if pid
+      @thread.join(PATIENCE) || Process.kill(:KILL, pid)
     rescue Errno::ESRCH
       nil
     end
@@ -22,6 +25,8 @@ module LatticeServer
     def keep
       @pid = Process.spawn(RbConfig.ruby, File.join(Config::ROOT, "bin", "worker"), "--parent", Process.pid.to_s)
       Process.wait(@pid)
+      return if @ended
+
       gone = @pid
       Store::Runs.new(Database.connect).interrupt_orphans { |worker| worker != gone }
       sleep 0.3

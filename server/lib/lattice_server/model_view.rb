@@ -1,107 +1,74 @@
 # frozen_string_literal: true
 
 module LatticeServer
-  # What the workspace shows of a model: document, places, readiness, and what of the
-  # derived data still applies.
+  # What the workspace shows of a model: its sketch, and what of the derived data still applies.
+  # A model that cannot be sketched shows its note, with what is wrong.
   class ModelView
+    NOTHING = { digest: "", dimension: nil, size: nil, up: "y", bodies: [], total: nil, outlines: {}, lines: {}, corners: {}, regions: {}, patches: {}, reports: {} }.freeze
+
     def initialize(db, model_id)
       @db = db
       @models = Store::Models.new(db)
       @runs = Store::Runs.new(db)
       @derived = Store::Derived.new(db)
       @model = @models.find(model_id)
-      @document = Lattice::Model::Document.new(@models.document(model_id))
     end
 
-    def to_h
+    # @return [String] JSON
+    def to_json(*)
       project = @db[:projects][id: @model[:project_id]]
-      mesh = self.mesh
-      readiness = Lattice::Verdict::Readiness.new(problem, mesh&.dig(:summary, "poor") || [])
-      { id: @model[:id], project: project.slice(:id, :name), version: @model[:version], document: @document.data,
-        can_undo: @models.undo?(@model), can_redo: @models.redo?(@model), shape: shape, groups: groups,
-        ready: readiness.ready?, notices: readiness.notices.map(&:as_json), mesh: mesh, studies: studies,
-        runs: @runs.of(@model[:id], 20).map { |run| RunView.new(run).to_h } }
+      rest = { id: @model[:id], project: project.slice(:id, :name), version: @model[:version], can_undo: @models.undo?(@model), can_redo: @models.redo?(@model),
+               ready: notices.none? { |n| n[:severity].to_s == "stops" }, notices: notices, mesh: mesh, studies: studies, fault: @fault&.to_h,
+               runs: @runs.of(@model[:id], 20).map { |run| RunView.new(run).to_h } }
+      "{#{sketch[:text]},#{JSON.generate(rest)[1..]}"
     end
 
     # @return [Hash] counts for the home screen
     def verdict
-      found = studies.map { |s| s[:findings] && s[:state] == "solved" ? s[:findings]["findings"] : [] }.flatten.select { |f| f["kind"] == "limit" }
-      { hold: found.count { |f| f["holds"] }, fail: found.count { |f| f["holds"] == false }, stale: studies.count { |s| s[:state] != "solved" },
-        studies: studies.size }
+      state = self.state or return { hold: 0, fail: 0, stale: 0, studies: 0, fault: @fault.message }
+      found = state.studies.map { |study| @derived.find(study["findings"]) }
+      limits = found.compact.flat_map { |f| f["findings"] }.select { |f| f["kind"] == "limit" }
+      { hold: limits.count { |f| f["holds"] }, fail: limits.count { |f| f["holds"] == false }, stale: found.count(nil), studies: found.size }
     end
 
     private
 
-    # Only what needs the shape has it built.
-    def problem = @problem ||= Lattice::Study::Problem.new(@document)
+    def head = @head ||= @models.head(@model)
 
-    def shape
-      parts = problem.parts
-      inventory = Lattice::Shape::Inventory.new(parts.bodies, problem.materials.to_h)
-      { digest: problem.shape_digest, dimension: parts.dimension, size: parts.bodies.empty? ? nil : parts.size, up: up, bodies: inventory.rows, total: inventory.total,
-        outlines: outlines, lines: lines, corners: corners, regions: regions, patches: parts.patches, reports: parts.reports }
+    def sketch
+      @sketch ||= Sketches.of(head[:document]).tap { |found| @models.note_state(@model, found) unless head[:state] && Store::State.new(JSON.parse(head[:state])).current? }
+    rescue Lattice::InvalidInput => e
+      broken(e.faults.first)
+    rescue Problem => e
+      broken(Lattice::Fault.new(message: "this model cannot be shown: #{e.message}", cure: "Undo the last change, or mend the note. #{e.body[:cure]}"))
     end
 
-    # Up is against gravity; without it, along z where storeys rise that way or an elevation
-    # is drawn over x and z, otherwise along y.
-    def up
-      gravity = @document.active("gravity").first
-      return gravity["direction"].is_a?(String) && gravity["direction"].end_with?("z") ? "z" : "y" if gravity
-
-      rises = @document.active("frame").any? { |s| s["up"] != "y" } || @document.active("body").any? { |s| s.dig("on", "plane") == "xz" }
-      rises ? "z" : "y"
+    # The note can be mended, or the edit undone.
+    def broken(fault)
+      @fault = fault
+      @sketch = { text: "\"document\":#{head[:document]},#{JSON.generate(shape: NOTHING, groups: {})[1...-1]}", units: "mm-N", meshed: false, mesh: nil,
+                  studies: [], notices: [fault.as_json.merge(severity: :stops)] }
     end
 
-    # Where typed corners lie, whatever they are placed by.
-    def corners
-      @document.active.select { |s| s["corners"] || s.dig("boundary", "corners") }.to_h do |s|
-        list = s["corners"] || s.dig("boundary", "corners")
-        [s.id, Lattice::Shape::Corners.new(s).resolve(list, "corners", space: s.kind == "line").map(&:at)]
-      rescue Lattice::InvalidInput
-        [s.id, []]
-      end
+    # @return [Store::State, nil] nil where the model cannot be sketched
+    def state
+      kept = head[:state] && Store::State.new(JSON.parse(head[:state]))
+      return kept if kept&.current?
+
+      sketch
+      @fault ? nil : Store::State.new(JSON.parse(Store::State.of(sketch)))
     end
 
-    def regions
-      @document.active("outline").to_h do |s|
-        [s.name, @document.outline(s).regions.map { |r| { name: r.name, at: r.area_and_centroid[1], loops: r.loops.map { |loop| loop_lines(loop) } } }]
-      end.reject { |_, parts| parts.empty? }
-    end
-
-    # Open lines as points in space, with the name of the leg of every step.
-    def lines
-      @document.active("line").to_h do |s|
-        line = Lattice::Shape::SpaceLine.read(s)
-        [s.name, { points: line.points, keys: line.legs }]
-      rescue Lattice::InvalidInput
-        [s.name, nil]
-      end.compact
-    end
-
-    def outlines
-      @document.active("outline").to_h { |s| [s.name, @document.outline(s).loops.map { |loop| loop_lines(loop) }] }
-    end
-
-    # Fine polylines, with the name of the side that leaves each point.
-    def loop_lines(loop)
-      points, owners = loop.polyline(0.06)
-      { points: points.to_a, keys: owners.map { |i| loop.segments[i].key } }
-    end
-
-    def groups
-      @document.active("group").to_h do |group|
-        [group.name, problem.groups.members(group).map(&:key)]
-      rescue Lattice::InvalidInput
-        [group.name, []]
-      end
+    def notices
+      poor = mesh&.dig(:summary, "poor") || []
+      sketch[:notices] + Lattice::Verdict::MeshQuality.new(poor, sketch[:units]).notices.map(&:as_json)
     end
 
     def mesh
-      return nil unless problem.size&.positive? && !problem.parts.bodies.empty?
+      return nil unless sketch[:meshed]
 
-      digest = problem.mesh_digest
-      summary = @derived.find(digest)
-      { digest: digest, summary: summary, before: summary ? nil : mesh_before }
+      digest = sketch[:mesh]
+      @mesh ||= { digest: digest, summary: (summary = @derived.find(digest)), before: summary ? nil : mesh_before }
     end
 
     # The mesh that was made last: it stays until there is another.
@@ -111,26 +78,27 @@ module LatticeServer
       found && { digest: digest, summary: found }
     end
 
-    def studies
-      @studies ||= @document.active("study").map { |study| study_state(study) }
-    end
+    def studies = sketch[:studies].map { |study| study_state(study) }
 
     def study_state(study)
-      digest = problem.findings_digest(study)
-      findings = @derived.find(digest)
-      return state(study, "solved", findings, problem.study_digest(study), problem.mesh_digest) if findings
+      return told(study, "unsolved") unless study[:findings]
 
-      older = @runs.last_done(@model[:id], study.name)
+      findings = @derived.find(study[:findings])
+      return told(study, "solved", findings, study[:result], study[:mesh]) if findings && whole?(study)
+
+      older = @runs.last_done(@model[:id], study[:name])
       outcome = older && JSON.parse(older[:outcome])
-      return state(study, "unsolved", nil, nil, nil) unless outcome
+      kept = outcome && whole?({ result: outcome["result_digest"], mesh: outcome["mesh_digest"] })
+      return told(study, "unsolved") unless kept
 
-      state(study, "stale", @derived.find(outcome["findings_digest"]), outcome["result_digest"], outcome["mesh_digest"])
-    rescue Lattice::InvalidInput
-      state(study, "unsolved", nil, nil, nil)
+      told(study, "stale", @derived.find(outcome["findings_digest"]), outcome["result_digest"], outcome["mesh_digest"])
     end
 
-    def state(study, name, findings, result, mesh)
-      { name: study.name, statement: study.id, state: name, findings: findings, result: result, mesh: mesh }
+    # Findings whose fields are gone are to be computed again.
+    def whole?(study) = [study[:result], study[:mesh]].all? { |digest| @derived.find(digest) }
+
+    def told(study, name, findings = nil, result = nil, mesh = nil)
+      { name: study[:name], statement: study[:statement], state: name, findings: findings, result: result, mesh: mesh }
     end
   end
 end

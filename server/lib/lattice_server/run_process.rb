@@ -14,10 +14,11 @@ module LatticeServer
       outcome = compute
       @runs.progress(@run[:id], nil, 1.0)
       @runs.finish(@run[:id], "done", outcome: outcome.merge(phases: @monitor.phases, memory: peak_memory))
-    rescue Lattice::InvalidInput => e
-      fail_with(e.message, place: e.faults.filter_map(&:place).first)
-    rescue Lattice::SolveFailed => e
-      fail_with(e.message)
+    rescue Lattice::InvalidInput, Lattice::SolveFailed => e
+      fail_with(e.message, place: e.faults.filter_map(&:place).first, statement: e.faults.filter_map(&:statement).first)
+    rescue Errno::ENOSPC
+      Store::Sweep.new(@db).call(stale: 0)
+      fail_with("The disk is full. Free some space, then retry; a smaller mesh takes less.")
     rescue NoMemoryError
       fail_with("Memory ran out. Use a larger mesh size.")
     rescue StandardError => e
@@ -39,9 +40,10 @@ module LatticeServer
     end
 
     # @param place [Array<Float>, nil] m, where it lies in the model
-    def fail_with(message, place: nil)
+    # @param statement [String, nil] id of the one that mends it
+    def fail_with(message, place: nil, statement: nil)
       @runs.log(@run[:id], message)
-      @runs.finish(@run[:id], "failed", error: message, outcome: place && { place: place })
+      @runs.finish(@run[:id], "failed", error: message, outcome: place || statement ? { place: place, statement: statement }.compact : nil)
     end
 
     def die_with_parent

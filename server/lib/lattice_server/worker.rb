@@ -13,22 +13,27 @@ module LatticeServer
 
     def call
       @runs.interrupt_orphans { |pid| pid != Process.pid && alive?(pid) }
-      until orphaned?
+      sweep
+      until over?
         run = @runs.claim(Process.pid)
         run ? supervise(run[:id]) : sleep(POLL)
       end
     end
+
+    # Ends soon; what is being computed is handed back. For signal handlers.
+    def finish = @ended = true
 
     private
 
     def supervise(run_id)
       child = start(run_id)
       until Process.wait(child, Process::WNOHANG)
-        return kill(child) if orphaned?
+        return hand_back(child, run_id) if over?
 
         stop(child, run_id) if @runs.stop_wanted?(run_id)
         sleep POLL
       end
+      sweep
       @runs.finish(run_id, "interrupted", error: "The process was ended from outside#{', perhaps because memory ran out' if $CHILD_STATUS.termsig == 9}. Retry to run it again.")
     end
 
@@ -55,6 +60,20 @@ module LatticeServer
       nil
     end
 
+    def hand_back(child, run_id)
+      kill(child)
+      Process.wait(child)
+      @runs.hand_back(run_id)
+    end
+
+    # What cannot be removed now is removed another time.
+    def sweep
+      Store::Sweep.new(Database.connect).call
+    rescue SystemCallError, Sequel::DatabaseError => e
+      warn "sweeping failed: #{e.message}"
+    end
+
+    def over? = @ended || orphaned?
     def orphaned? = @parent && Process.ppid != @parent
 
     def alive?(pid)

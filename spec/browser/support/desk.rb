@@ -13,6 +13,9 @@ module Desk
   class << self
     # Process id of the server.
     attr_accessor :server
+
+    # Folder of its data.
+    attr_accessor :data
   end
 
   # Presses / and writes a word, as in the note.

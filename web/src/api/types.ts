@@ -92,6 +92,13 @@ export interface Notice {
   place?: [number, number, number];
 }
 
+/** What keeps a model from being shown. */
+export interface Fault {
+  message: string;
+  cure: string | null;
+  statement: string | null;
+}
+
 export interface MeshSummary {
   elements: number;
   nodes: number;
@@ -224,13 +231,14 @@ export interface ModelView {
   mesh: { digest: string; summary: MeshSummary | null; before: { digest: string; summary: MeshSummary } | null } | null;
   studies: StudyState[];
   runs: Run[];
+  fault: Fault | null;
 }
 
 export interface ProjectEntry {
   id: string;
   name: string;
   changed_at: string;
-  models: { id: string; name: string; changed_at: string; verdict: { hold: number; fail: number; stale: number; studies: number } }[];
+  models: { id: string; name: string; changed_at: string; verdict: { hold: number; fail: number; stale: number; studies: number; fault?: string } }[];
 }
 
 export interface LibraryMaterial {

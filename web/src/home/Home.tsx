@@ -149,7 +149,8 @@ function Project({ project, attempt }: { project: ProjectEntry; attempt: (action
   );
 }
 
-export function Verdict({ hold, fail, stale, studies }: { hold: number; fail: number; stale: number; studies: number }) {
+export function Verdict({ hold, fail, stale, studies, fault }: { hold: number; fail: number; stale: number; studies: number; fault?: string }) {
+  if (fault) return <span className="truncate text-vermilion" title={fault}>cannot be shown: open it to mend it</span>;
   if (studies === 0) return <span className="text-faint">no study yet</span>;
   return (
     <span className="flex gap-2">

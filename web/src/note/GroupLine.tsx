@@ -36,7 +36,7 @@ export function GroupLine({ statement }: { statement: Group }) {
       <ChoiceChip label="kind of place" value={statement.of} options={KINDS} onChoose={(v) => void edit((s) => (s.of = v))} />{" "}
       <ChoiceChip label="rule" value={rule ? formOf(rule) : "none"} options={CHOICES} onChoose={choose} /> {rule && <RuleWords rule={rule} onChange={(apply) => edit((s) => s.rule && apply(s.rule))} />}
       {statement.pick?.map((pick, i) => (
-        <span key={`${pick.body} ${pick.name}`} className="mr-1 inline-flex items-center rounded border border-[#8cbfae] bg-spruce-pale px-1 font-mono text-[11.5px] leading-[17px]">
+        <span key={`${pick.body} ${pick.name}`} className="mr-1 inline-flex items-center whitespace-nowrap rounded border border-[#8cbfae] bg-spruce-pale px-1 font-mono text-[11.5px] leading-[17px]">
           {pick.name}
           <button aria-label={`Remove ${pick.name}`} className="ml-0.5 text-faint hover:text-vermilion" onClick={() => void edit((s) => void s.pick?.splice(i, 1))}>
             <X className="size-3" />

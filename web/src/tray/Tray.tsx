@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
 import { X } from "lucide-react";
+import { Tabs } from "radix-ui";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { cornersOf } from "../draw/Corners";
@@ -25,23 +26,25 @@ export function Tray() {
 
   const tabs: [Tab, string][] = [...(drawn ? [["corners", "Corners"] as [Tab, string]] : []), ["parts", "Parts"], ["reactions", "Reactions"], ["runs", "Runs"]];
   return (
-    <div className="flex h-full flex-col">
-      <div className="flex items-center gap-4 px-4 pt-1.5" role="tablist">
-        {tabs.map(([key, text]) => (
-          <button key={key} role="tab" aria-selected={tab === key} className={`pb-0.5 text-[12.5px] ${tab === key ? "border-b-2 border-amber font-semibold text-earth" : "text-faint"}`} onClick={() => setTab(key)}>
-            {text}
-          </button>
-        ))}
+    <Tabs.Root className="flex h-full flex-col" value={tab} onValueChange={(next) => setTab(next as Tab)}>
+      <div className="flex items-center px-4 pt-1.5">
+        <Tabs.List className="flex items-center gap-4" aria-label="Tables and logs">
+          {tabs.map(([key, text]) => (
+            <Tabs.Trigger key={key} value={key} className="pb-0.5 text-[12.5px] text-faint data-[state=active]:border-b-2 data-[state=active]:border-amber data-[state=active]:font-semibold data-[state=active]:text-earth">
+              {text}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
         <button className="ml-auto rounded p-0.5 text-faint hover:bg-glow" aria-label="Hide the tray" onClick={() => set({ trayOpen: false })}>
           <X className="size-3.5" />
         </button>
       </div>
-      <div className="min-h-0 flex-1 overflow-auto px-4 py-2">
+      <Tabs.Content value={tab} className="min-h-0 flex-1 overflow-auto px-4 py-2" tabIndex={0}>
         {tab === "corners" && drawn && <CornersTable statement={drawn} />}
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "runs" && <RunLog />}
-      </div>
-    </div>
+      </Tabs.Content>
+    </Tabs.Root>
   );
 }

@@ -22,7 +22,7 @@ export interface CameraHandle {
 }
 
 /** Orbit, pan and zoom; fits the box that it is given. */
-export function Controls({ low, high, flat, up, handle }: { low: number[]; high: number[]; flat: boolean; up: "y" | "z"; handle: (camera: CameraHandle) => void }) {
+export function Controls({ low, high, flat, up, cover, handle }: { low: number[]; high: number[]; flat: boolean; up: "y" | "z"; cover: number; handle: (camera: CameraHandle) => void }) {
   const { camera, gl, invalidate, size } = useThree();
   const controls = useRef<OrbitControls | null>(null);
   const box = [...low, ...high].join(" ");
@@ -66,12 +66,15 @@ export function Controls({ low, high, flat, up, handle }: { low: number[]; high:
       );
       const wide = Math.max(...corners.map((c) => Math.abs(c.x))) * 2;
       const high = Math.max(...corners.map((c) => Math.abs(c.y))) * 2;
-      camera.zoom = Math.min((size.width * 0.78) / wide, (size.height * 0.66) / high);
+      camera.zoom = Math.min(((size.width - cover) * 0.78) / wide, (size.height * 0.66) / high);
+      // What lies under a card at the right is left free.
+      if (cover > 0) camera.setViewOffset(size.width, size.height, cover / 2, 0, size.width, size.height);
+      else camera.clearViewOffset();
       camera.updateProjectionMatrix();
       orbit.update();
       invalidate();
     },
-    [camera, invalidate, size.height, size.width],
+    [camera, cover, invalidate, size.height, size.width],
   );
 
   useEffect(() => {

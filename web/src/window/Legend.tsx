@@ -59,7 +59,8 @@ function End({ si, kind, label, onSet }: { si: number; kind: string; label: stri
   const [draft, setDraft] = useState<string | null>(null);
   if (draft === null) {
     return (
-      <button aria-label={label} title="Set this end by hand" className="rounded px-0.5 hover:bg-glow" onClick={() => setDraft(String(Number(shown.number(si, kind).toPrecision(5))))}>
+      <button title="Set this end by hand" className="rounded px-0.5 hover:bg-glow" onClick={() => setDraft(String(Number(shown.number(si, kind).toPrecision(5))))}>
+        <span className="sr-only">{label}: </span>
         {digits(shown.number(si, kind))}
       </button>
     );

@@ -28,7 +28,10 @@ export function TopStrip() {
         <img src="/lattice.svg" alt="" className="size-6" />
       </a>
       <span className="truncate text-[#b9c3c6]">{view.project.name} /</span>
-      <ModelName />
+      <h1 className="contents">
+        <span className="sr-only">{view.document.name}</span>
+        <ModelName />
+      </h1>
       <button className="ml-1 rounded p-1 hover:bg-slate-soft disabled:opacity-35" aria-label="Undo" title="Undo (Ctrl+Z)" disabled={!view.can_undo} onClick={() => void edit("undo")}>
         <Undo2 className="size-4" />
       </button>

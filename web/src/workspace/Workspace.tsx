@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { Group, Panel, Separator } from "react-resizable-panels";
 import { useQueryClient } from "@tanstack/react-query";
 import { Refused } from "../api/client";
+import type { Fault } from "../api/types";
 import { useEdit, useModel, useRunEvents } from "../api/hooks";
 import { Note, NoteProvider } from "../note/Note";
 import { Tray } from "../tray/Tray";
@@ -16,6 +17,7 @@ export function Workspace({ id }: { id: string }) {
   const shown = useShown(view?.document.units ?? "mm-N");
   const { set, trayOpen } = useDesk();
   const [fresh, setFresh] = useState(true);
+  const edit = useEdit(id);
   useRunEvents(id);
   useKeys(id);
   useRefusals();
@@ -47,7 +49,9 @@ export function Workspace({ id }: { id: string }) {
       <div className="flex h-screen flex-col overflow-hidden">
         <TopStrip />
         <ComplaintBar id={id} />
-        <Group orientation="horizontal" className="min-h-0 flex-1">
+        {view.fault && <FaultBar fault={view.fault} canUndo={view.can_undo} onUndo={() => void edit("undo")} />}
+        <main className="min-h-0 flex-1">
+        <Group orientation="horizontal" className="h-full">
           <Panel defaultSize="36%" minSize="22%" className="bg-paper">
             <Note />
           </Panel>
@@ -66,9 +70,26 @@ export function Workspace({ id }: { id: string }) {
             </Group>
           </Panel>
         </Group>
+        </main>
       </div>
       <Commands />
     </NoteProvider>
+  );
+}
+
+/** A model that cannot be shown says why; its note can be mended, or the last change undone. */
+function FaultBar({ fault, canUndo, onUndo }: { fault: Fault; canUndo: boolean; onUndo: () => void }) {
+  return (
+    <div role="alert" className="flex items-center gap-3 bg-[#fbe3de] px-4 py-1.5 text-[13px]">
+      <span>
+        <b className="font-semibold text-vermilion">This model cannot be shown as it is.</b> {fault.message}. {fault.cure}
+      </span>
+      {canUndo && (
+        <button className="button ml-auto shrink-0" onClick={onUndo}>
+          Undo the last change
+        </button>
+      )}
+    </div>
   );
 }
 

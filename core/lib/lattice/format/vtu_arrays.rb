@@ -62,14 +62,14 @@ module Lattice
       def refuse(message, cure = "Write the mesh again.") = raise(Unreadable.new(message, cure))
 
       def follow(event)
-        if event.start_element? then open(event[0], event[1])
-        elsif event.end_element? then close
+        if event.start_element? then enter(event[0], event[1])
+        elsif event.end_element? then leave
         elsif event.doctype? || event.entitydecl? then refuse("declares entities, which no mesh needs", "Write it without a document type.")
         elsif (event.text? || event.cdata?) && @entry then @entry.text << event[0]
         end
       end
 
-      def open(name, attributes)
+      def enter(name, attributes)
         refuse("is nested more than #{DEEPEST} deep") if @path.size >= DEEPEST
         @root = attributes if @path.empty? && name == "VTKFile"
         refuse("is compressed", "Write it without compression.") if name == "VTKFile" && attributes["compressor"]
@@ -82,7 +82,7 @@ module Lattice
         @path << name
       end
 
-      def close = @path.pop == "DataArray" && @entry = nil
+      def leave = @path.pop == "DataArray" && @entry = nil
 
       def typed(entry, type)
         numbers = entry.text.split.map { |word| Float(word) }

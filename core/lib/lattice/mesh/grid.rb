@@ -22,6 +22,7 @@ module Lattice
         @dimension = dimension
         @quality = [] # made when they are asked for
         @points = []
+        @skin = []
         freeze
       end
 
@@ -58,6 +59,9 @@ module Lattice
 
       # @return [Points] where fields are read
       def points = @points.first || @points.push(Points.new(self)).first
+
+      # @return [Skin]
+      def skin = @skin.first || @skin.push(Skin.new(self)).first
 
       # @return [Grid] with a node for every point, so that each body has nodes of its own
       def parted

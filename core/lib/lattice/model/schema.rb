@@ -15,9 +15,6 @@ module Lattice
       @sound = {}
       @lock = Mutex.new
 
-      TYPES = { "string" => "a text in quotes", "number" => "a number", "integer" => "a whole number", "boolean" => "true or false", "array" => "a list",
-                "object" => "a group of fields in braces", "null" => "nothing" }.freeze
-
       module_function
 
       # @param hash [Object] a parsed document
@@ -97,52 +94,8 @@ module Lattice
 
       def fault(error, statement)
         path = error["data_pointer"].delete_prefix("/").tr("/", ".")
-        message, cure = describe(error)
+        message, cure = Refusal.words(error)
         Fault.new(statement: statement, path: path.empty? ? nil : path, message: message, cure: cure)
-      end
-
-      def describe(error)
-        data = error["data"]
-        schema = error["schema"]
-        case error["type"]
-        when "required"
-          ["#{error['details']['missing_keys'].map { |k| "“#{k}”" }.join(', ')} is missing", "Add it."]
-        when "format" then [unreadable(data, schema["format"]), "Type a value with its unit."]
-        when "schema" then ["is not a known field", "Remove it, or correct its spelling."]
-        when "enum" then ["“#{data}” is not one of #{schema['enum'].join(', ')}", "Choose one of them."]
-        when "const" then ["it is #{brief(data)}, but #{schema['const'].inspect} is wanted", "Write #{schema['const'].inspect}."]
-        when "oneOf", "anyOf" then ["it has none of the forms that are allowed here", schema["description"] || "Look it up in the schema of the model document."]
-        when "not" then ["it has fields that do not go together", schema["description"] || "Remove one of them."]
-        when "minLength" then ["it is empty", "Type a value."]
-        when "maxLength", "pattern" then ["“#{data.to_s[0, 40]}” is not allowed here", text_cure(schema)]
-        when "uniqueItems" then ["it names the same thing twice", "Remove the second."]
-        when *SIZES.keys then size(error["type"], data, schema[error["type"]])
-        else wrong_type(data, schema)
-        end
-      end
-
-      SIZES = { "minItems" => "at least", "maxItems" => "at most", "minProperties" => "at least", "maxProperties" => "at most", "minimum" => "at least", "maximum" => "at most",
-                "exclusiveMinimum" => "more than", "exclusiveMaximum" => "less than", "multipleOf" => "multiples of" }.freeze
-
-      def size(type, data, bound)
-        return ["it has #{data.size} entries, which is too #{type.start_with?('min') ? 'few' : 'many'}", "Give #{SIZES[type]} #{bound}."] if type.match?(/Items|Properties/)
-
-        ["#{brief(data)} is too #{type.match?(/min/i) ? 'small' : 'large'}", "Give #{SIZES[type]} #{bound}."]
-      end
-
-      def text_cure(schema) = schema["maxLength"] ? "Use a plain text of at most #{schema['maxLength']} characters." : "Use letters, digits, - and _."
-
-      def wrong_type(data, schema)
-        wanted = Array(schema["type"]).map { |type| TYPES.fetch(type, type) }.join(" or ")
-        ["#{brief(data)} is not #{wanted.empty? ? 'allowed' : wanted}", schema["format"] ? "Type a #{schema['format']} with its unit, in quotes#{Quantity.example(schema['format'])}." : "Give #{wanted.empty? ? 'another value' : wanted} here."]
-      end
-
-      def brief(data) = data.inspect[0, 40]
-
-      def unreadable(data, kind)
-        Quantity.parse(data, kind)
-      rescue Quantity::Unreadable => e
-        e.message
       end
     end
   end

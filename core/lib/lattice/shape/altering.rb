@@ -72,7 +72,7 @@ module Lattice
         names = [first, *others]
         signature = ["sewn", names.map { |b| [b.name, b.signature] }]
         facets, counts = Merging.call(Assembly.join(names.each_with_index.map { |b, i| i.zero? ? b.facets : b.facets.renamed(b.facets.faces.map { |f| "#{b.name} #{f.name}" }) }, weld: 1e-6))
-        made(@statement.name, facets, signature, first, make: "faces").with_merged(counts)
+        made(@statement.name, facets || nothing("union"), signature, first, make: "faces").with_merged(counts)
       end
 
       def combined(first, others)

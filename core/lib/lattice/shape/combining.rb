@@ -71,6 +71,8 @@ module Lattice
         points = arrays["points"][Range.new(*piece["points"], true), true].dup
         labels = arrays["faces"][rows].dup
         repair = Repair.new(points, arrays["triangles"][rows, true] - first)
+        return nil if repair.triangles.empty? # a sliver of no volume
+
         owners = labels[repair.kept].dup
         exact = on_surfaces(repair.points, repair.triangles, owners)
         placed = (exact * @scale) + @middle

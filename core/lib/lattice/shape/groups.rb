@@ -70,7 +70,7 @@ module Lattice
           raise group.fault("its rule starts from itself", path: "rule", cure: "Start from another group.") if level.any? { |g| g.id == group.id }
           return if level.empty?
         end
-        raise group.fault("it starts from other groups, more than #{DEEPEST} deep, or from some that go round in a circle", path: "rule", cure: "Pick its places, or start from fewer groups.")
+        raise group.fault("it starts from other groups, more than #{DEEPEST} deep, or from a circle of them", path: "rule", cure: "Pick its places, or start from fewer groups.")
       end
 
       # @return [Array<String>] the groups that a rule starts from

@@ -11,11 +11,13 @@ module Lattice
       module_function
 
       # @param facets [Facets] closed
-      # @param cutter [Facets] closed
+      # @param cutter [Facets, nil] closed; nil where it has no volume
       # @param name [String] of the faces within the cutter
       # @param only [Array<String>, nil] the faces that may be parted; all when nil
       # @return [Facets, nil] nil when the cutter meets no face, or the halves do not fit together again
       def call(facets, cutter, name, only: nil)
+        return nil unless cutter
+
         inside, outside = Combining.call([["", facets], [WALL, cutter]], "split") { |body, face| body + face }
         return nil unless inside && outside
 

@@ -74,14 +74,12 @@ module Lattice
       # Plane regions: one body, or one for each region of an outline with dividers.
       def plane(statement)
         outline = outline!(statement)
-        if statement["make"] == "axisymmetric" && outline.bounds[0][0] < -1e-9 * outline.size
-          fault(statement, "a ring's outline may not reach left of its axis, x = 0", "outline", "Move the outline to x ≥ 0.")
-        end
+        fault(statement, "a ring's outline may not reach left of its axis, x = 0", "outline", "Move the outline to x ≥ 0.") if statement["make"] == "axisymmetric" && outline.bounds[0][0] < -1e-9 * outline.size
         depth = statement["make"] == "plane stress" || statement["thickness"] ? thickness(statement) : 1.0
         parts = outline.regions.empty? ? [outline.named(statement.name)] : outline.regions
         parts.map do |part|
           prism = Prism.new(part, depth, Frame.new)
-          facets = facets(["region", prism.signature]) { Planar.call(part, prism.frame, "region") }
+          facets = facets(statement, ["region", prism.signature]) { Planar.call(part, prism.frame, "region") }
           Body.new(name: part.name, make: statement["make"], facets: facets, prism: prism, signature: [statement["make"], prism.signature],
                    whole: outline.regions.empty? ? nil : statement.id)
         end
@@ -100,8 +98,8 @@ module Lattice
       def extruded(statement, outline)
         prism = Prism.new(outline, thickness(statement), frame(statement))
         signature = ["extruded", prism.signature]
-        facets = facets(signature) do
-          Swept.call(SectionLines.of_outline(outline), Ways.extrusion(prism.frame, prism.thickness), solid: true).tap { |made| name_edges(made, prism) }
+        facets = facets(statement, signature) do
+          Swept.call(SectionLines.of_outline(outline), Ways.extrusion(prism.frame, prism.thickness), solid: true)&.tap { |made| name_edges(made, prism) }
         end
         Body.new(name: statement.name, make: "solid", facets: facets, prism: outline.regions.empty? ? prism : nil, signature: signature)
       end
@@ -136,7 +134,7 @@ module Lattice
       end
 
       def swept(statement, signature, lines, solid)
-        facets = facets(signature) { Swept.call(lines, yield, solid: solid) }
+        facets = facets(statement, signature) { Swept.call(lines, yield, solid: solid) }
         Body.new(name: statement.name, make: solid ? "solid" : "faces", facets: facets, wall: solid ? nil : wall(statement), signature: [*signature, solid])
       end
 
@@ -186,8 +184,11 @@ module Lattice
         FrameLines.from_line(statement.name, SpaceLine.read(line), line)
       end
 
-      def facets(signature)
-        @store.fetch(Model::Digest.of(signature)) { Format::FacetsFile::Content.new(parts: [Format::FacetsFile::Part.new(name: "", facets: yield)]) }.parts[0].facets
+      def facets(statement, signature)
+        @store.fetch(Model::Digest.of(signature)) do
+          made = yield || fault(statement, "nothing of it has an area", "thickness", "Give a larger outline, or a longer sweep.")
+          Format::FacetsFile::Content.new(parts: [Format::FacetsFile::Part.new(name: "", facets: made)])
+        end.parts[0].facets
       end
     end
   end

@@ -24,6 +24,7 @@ module Lattice
         @points = [corners[0].at]
         @legs = []
         @bent = {}
+        check_steps
         corners.each_cons(2).with_index { |(from, to), i| run(corners, from, to, i) }
         check_folds
       end
@@ -37,10 +38,12 @@ module Lattice
 
       private
 
+      def check_steps
+        index = @corners.each_cons(2).find_index { |from, to| Vectors.norm3(Vectors.minus3(to, from)) < 1e-12 } or return
+        raise @statement.fault("corners #{index + 1} and #{index + 2} lie on the same point", path: "corners.#{index + 1}", cure: "Remove one of them.")
+      end
+
       def run(corners, from, to, index)
-        if Vectors.norm3(Vectors.minus3(to.at, from.at)) < 1e-12
-          raise @statement.fault("corners #{index + 1} and #{index + 2} lie on the same point", path: "corners.#{index + 1}", cure: "Remove one of them.")
-        end
         radius = to.fillet if index + 2 < corners.size
         return step(to.at, from.side) unless radius
 
@@ -58,11 +61,11 @@ module Lattice
         a = Vectors.unit3(Vectors.minus3(from.at, to.at))
         b = Vectors.unit3(Vectors.minus3(following.at, to.at))
         turn = Math::PI - Math.acos(Vectors.dot3(a, b).clamp(-1.0, 1.0))
+        raise @statement.fault("corner #{index + 2} is straight and cannot be rounded", path: "corners.#{index + 1}.fillet", cure: "Remove the fillet.") if turn < 1e-6
+
         cut = radius * Math.tan(turn / 2)
         room = [Vectors.norm3(Vectors.minus3(points.last, to.at)), Vectors.norm3(Vectors.minus3(following.at, to.at))].min
-        if cut > room * (1 + 1e-9)
-          raise @statement.fault("the fillet at corner #{index + 2} is too large for the legs beside it", path: "corners.#{index + 1}.fillet", cure: "Reduce its radius.")
-        end
+        raise @statement.fault("the fillet at corner #{index + 2} is too large for the legs beside it", path: "corners.#{index + 1}.fillet", cure: "Reduce its radius.") if cut > room * (1 + 1e-9)
         step(Vectors.plus3(to.at, a, cut), from.side)
         arc(to.at, a, b, turn, radius, "bend #{index + 1}")
       end

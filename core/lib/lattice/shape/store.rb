@@ -22,7 +22,7 @@ module Lattice
         @lent = {}
         @refused = {}
         @lock = Mutex.new
-        FileUtils.mkdir_p([File.join(folder, "shapes"), File.join(folder, "files")]) if folder
+        lay_out if folder
       end
 
       # What cannot be made is not tried again either, as it may have taken minutes.
@@ -70,6 +70,13 @@ module Lattice
       end
 
       private
+
+      # A folder that cannot be made is told of when something is to be kept there.
+      def lay_out
+        FileUtils.mkdir_p([File.join(@folder, "shapes"), File.join(@folder, "files")])
+      rescue SystemCallError
+        nil
+      end
 
       def file_at(digest) = File.join(@folder, "files", digest)
       def shape_at(digest) = File.join(@folder, "shapes", "#{digest}.facets")

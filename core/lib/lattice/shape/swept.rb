@@ -24,6 +24,7 @@ module Lattice
         @count = lines.points.shape[0]
       end
 
+      # @return [Facets, nil] nil when nothing has an area
       def call
         stations = @way.stations.map { |station| station.call(@lines.points) }
         @faces = []
@@ -110,6 +111,8 @@ module Lattice
         owners = Numo::Int32.hstack(@owners)
         a, b, c = (0..2).map { |k| triangles[true, k].dup }
         sound = (a.ne(b) & b.ne(c) & c.ne(a)).where
+        return nil if sound.empty?
+
         outwards(Facets.new(points: distinct, triangles: triangles, owners: owners, faces: @faces).subset(sound))
       end
 

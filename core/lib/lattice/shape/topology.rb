@@ -28,19 +28,7 @@ module Lattice
 
       # @return [Array(Numo::Int32, Numo::Int32, Numo::Int32)] sides with exactly two triangles, and those two
       def pairs
-        @pairs ||= begin
-          order = @sides.sort_index
-          sorted = @sides[order].dup
-          twin = @counts[sorted].eq(2)
-          first = twin.where.to_a.then { |all| Numo::Int32.cast(all) }
-          none = Numo::Int32.zeros(0)
-          return @pairs = [none, none, none] if first.empty?
-
-          corners = Numo::Int32.cast(order[first].dup) / 3
-          half = corners.size / 2
-          grid = corners.reshape(half, 2)
-          [sorted[first].reshape(half, 2)[true, 0].dup, grid[true, 0].dup, grid[true, 1].dup]
-        end
+        @pairs ||= find_pairs
       end
 
       # @return [Numo::Int32] sides with one triangle only
@@ -58,6 +46,21 @@ module Lattice
       def misled
         ways = @sides.bincount(Numo::DFloat.cast(@forward), minlength: @counts.size)
         Numo::Int32.cast((@counts.eq(2) & ways.ne(1)).where)
+      end
+
+      private
+
+      def find_pairs
+        order = @sides.sort_index
+        sorted = @sides[order].dup
+        twin = @counts[sorted].eq(2)
+        first = twin.where.to_a.then { |all| Numo::Int32.cast(all) }
+        return Array.new(3) { Numo::Int32.zeros(0) } if first.empty?
+
+        corners = Numo::Int32.cast(order[first].dup) / 3
+        half = corners.size / 2
+        grid = corners.reshape(half, 2)
+        [sorted[first].reshape(half, 2)[true, 0].dup, grid[true, 0].dup, grid[true, 1].dup]
       end
     end
   end

@@ -34,7 +34,7 @@ module Lattice
       # What a study's result depends on: places by name, values in SI.
       def study_digest(study)
         statements = document.active.select { |s| (Load::Loads::KINDS + Load::Supports::KINDS).include?(s.kind) }
-        acts = statements.map { |s| [s.data.except("id", "target"), (s["target"] ? groups.find(s["target"]).map(&:key).sort : nil)] }
+        acts = statements.map { |s| [Model::Meaning.of(s, except: ["target"]), keys(s)] }
         stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density) }
         Model::Digest.of(["study", study["type"], study.quantity("load_factor", "ratio") || 1.0, mesh_digest, acts, stuff])
       end
@@ -42,20 +42,27 @@ module Lattice
       # @return [Hash] what the findings of a study depend on besides its result
       def findings_digest(study)
         read = document.active.select { |s| %w[limit hand_check].include?(s.kind) && s["study"] == study.name }
-        targets = read.map { |s| s["target"] && groups.find(s["target"]).map(&:key).sort }
         strengths = parts.bodies.map { |b| materials.to_h[b.name]&.to_a }
-        Model::Digest.of(["findings", study_digest(study), read.map(&:data), targets, strengths])
+        Model::Digest.of(["findings", study_digest(study), document.units, read.map { |s| [s.id, Model::Meaning.of(s), keys(s)] }, strengths])
       end
+
+      # @return [Array, nil] the places of a statement's target
+      def keys(statement) = statement["target"] && groups.find(statement["target"]).map(&:key).sort
 
       # @param name [String, nil] nil takes the first
       # @return [Model::Statement]
       # @raise [InvalidInput]
-      def study!(name = nil)
-        found = name ? studies.find { |s| s.name == name } : studies.first
+      def study!(name = nil) = self.class.choose(studies.map { |s| { name: s.name, found: s } }, name)[:found]
+
+      # @param studies [Array<Hash>] with names
+      # @return [Hash] the one that is named, or the first
+      # @raise [InvalidInput]
+      def self.choose(studies, name)
+        found = name ? studies.find { |s| s[:name] == name } : studies.first
         return found if found
 
-        known = studies.map { |s| "“#{s.name}”" }
-        raise InvalidInput.at(name ? "there is no study named “#{name}”" : "there is no study",
+        known = studies.map { |s| "“#{s[:name]}”" }
+        raise InvalidInput.at(name ? "there is no study named “#{name.to_s.scrub('?')[0, 80]}”" : "there is no study",
                               cure: known.empty? ? "Add a study statement." : "Known: #{known.join(', ')}.")
       end
 

@@ -75,7 +75,8 @@ module Lattice
       def finite(result)
         return result if result.abs.max < Float::INFINITY && !result.isnan.any?
 
-        raise SolveFailed.new("the solution is not finite: the supports leave a motion free, or a stiffness is out of all proportion", cure: "Check the supports, and the units of the materials.")
+        raise SolveFailed.new("the solution is not finite: the supports leave a motion free, or a stiffness is out of all proportion",
+                              cure: "Check the supports, and the units of the materials.")
       end
 
       def recover(displacement, matrix, load)

@@ -64,9 +64,7 @@ module Lattice
       end
 
       def strength(body, match)
-        unless dimension == "stress"
-          raise statement.fault("a strength limits a stress, not a #{dimension}", path: "at_most", cure: "Give a #{dimension}, such as #{Quantity::EXAMPLES[dimension]}.")
-        end
+        raise statement.fault("a strength limits a stress, not a #{dimension}", path: "at_most", cure: "Give a #{dimension}, such as #{Quantity::EXAMPLES[dimension]}.") unless dimension == "stress"
         material = @problem.materials.to_h[body]
         value = material&.public_send(match[1])
         raise statement.fault("the material of “#{body}” has no #{match[1]} strength", path: "at_most", cure: "Give the limit as a stress.") unless value

@@ -42,11 +42,15 @@ module Lattice
         raise InvalidInput, notices.select(&:stops?).map(&:fault) unless ready?
       end
 
-      # What stops meshing alone.
-      def check_mesh!
+      # @return [Array<Fault>] what stops meshing alone
+      def mesh_faults
         notices
-        faults = @mesh_faults || [fault("there is no body to mesh", "Add an outline and a body.")]
-        raise InvalidInput, faults unless faults.empty?
+        @mesh_faults || [fault("there is no body to mesh", "Add an outline and a body.")]
+      end
+
+      # @raise [InvalidInput]
+      def check_mesh!
+        raise InvalidInput, mesh_faults unless mesh_faults.empty?
       end
 
       private

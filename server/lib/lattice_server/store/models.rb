@@ -9,12 +9,13 @@ module LatticeServer
         @db = db
       end
 
-      def create(project_id, document)
+      # @param sketch [Hash] of the document; see Building::Sketch
+      def create(project_id, sketch)
         now = Time.now
         id = SecureRandom.alphanumeric(10)
         @db.transaction do
-          @db[:models].insert(id: id, project_id: project_id, name: document.name, head: 1, created_at: now, changed_at: now)
-          @db[:revisions].insert(model_id: id, number: 1, document: JSON.generate(document.data), created_at: now)
+          @db[:models].insert(id: id, project_id: project_id, name: sketch[:name], head: 1, created_at: now, changed_at: now)
+          @db[:revisions].insert(model_id: id, number: 1, document: sketch[:document], state: State.of(sketch), created_at: now)
           touch_project(project_id)
         end
         find(id)
@@ -29,18 +30,25 @@ module LatticeServer
         @db[:models].where(id: find(id)[:id]).delete
       end
 
-      # @return [Hash] the parsed document in force
-      def document(id)
-        JSON.parse(revision(id, find(id)[:head])[:document])
+      # @return [String] JSON of the document in force
+      def text(id) = head(find(id))[:document]
+
+      # @return [Hash] the revision of a model that is in force
+      def head(model) = revision(model[:id], model[:head])
+
+      # Notes what follows from a revision, where an earlier program did not.
+      def note_state(model, sketch)
+        @db[:revisions].where(model_id: model[:id], number: model[:head]).update(state: State.of(sketch))
       end
 
+      # @param sketch [Hash] of the edited document
       # @param version [Integer] the version that the edit was made on
       # @raise [Problem] 409 when someone else changed the model since
-      def edit(id, document, version)
+      def edit(id, sketch, version)
         change(id, version) do |model|
           number = @db[:revisions].where(model_id: id).max(:number) + 1
-          @db[:revisions].insert(model_id: id, number: number, parent: model[:head], document: JSON.generate(document.data), created_at: Time.now)
-          { head: number, name: document.name }
+          @db[:revisions].insert(model_id: id, number: number, parent: model[:head], document: sketch[:document], state: State.of(sketch), created_at: Time.now)
+          { head: number, name: sketch[:name] }
         end
       end
 

@@ -5,6 +5,8 @@ module LatticeServer
     # The queue of runs and what became of them.
     class Runs
       ENDED = %w[done failed stopped interrupted].freeze
+      # What is told of a run: not the document it computes, which may be long.
+      TOLD = %i[id model_id kind study state phase share log error outcome created_at started_at finished_at].freeze
 
       def initialize(db)
         @db = db
@@ -16,7 +18,7 @@ module LatticeServer
         raise Problem.new(409, "that is being computed already", cure: "Stop it first, or wait for it.", run: busy[:id]) if busy
 
         id = SecureRandom.alphanumeric(10)
-        @db[:runs].insert(id: id, model_id: model_id, kind: kind, study: study, document: JSON.generate(document), created_at: Time.now)
+        @db[:runs].insert(id: id, model_id: model_id, kind: kind, study: study, document: document, created_at: Time.now)
         find(id)
       end
 
@@ -25,7 +27,7 @@ module LatticeServer
         @db[:runs][id: id] or raise Problem.new(404, "there is no run “#{id}”")
       end
 
-      def of(model_id, limit = 50) = @db[:runs].where(model_id: model_id).reverse(:created_at).limit(limit).all
+      def of(model_id, limit = 50) = @db[:runs].where(model_id: model_id).reverse(:created_at).limit(limit).select(*TOLD).all
 
       # The newest run of each study whose findings can be read.
       def last_done(model_id, study)
@@ -71,6 +73,12 @@ module LatticeServer
       def finish(id, state, error: nil, outcome: nil)
         @db[:runs].where(id: id).exclude(state: ENDED)
                   .update(state: state, error: error, outcome: outcome && JSON.generate(outcome), finished_at: Time.now, phase: nil)
+      end
+
+      # A run that was begun waits again, as its worker ends before it is done.
+      def hand_back(id)
+        log(id, "The server is being stopped; the run waits until it is started again.")
+        @db[:runs].where(id: id, state: "running").update(state: "queued", worker: nil, started_at: nil, phase: nil, share: 0.0)
       end
 
       # A queued run stops at once, a running one when its worker sees the wish.

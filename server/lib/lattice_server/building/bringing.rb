@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module LatticeServer
+  module Building
+    # Takes in a geometry file: reads it first, and keeps it only when it can be read.
+    class Bringing
+      def initialize(path, name, params)
+        @path = path
+        @name = File.basename(name.dup.force_encoding(Encoding::UTF_8).scrub("?").delete("\0").tr("\\", "/"))
+        @params = params
+      end
+
+      # @return [Hash] what an import statement needs, and what was found
+      # @raise [Lattice::InvalidInput]
+      def call
+        raise Problem.new(422, "the file has no name", cure: "Send its name.") if @name.empty?
+
+        statement = Lattice::Model::Statement.new(fields)
+        store = Lattice::Shape::Store.shared
+        store.lend(fields["digest"], @path)
+        bodies = Lattice::Shape::Import.new(statement, store).bodies
+        store.add_file(@path)
+        { file: @name, digest: fields["digest"], bodies: bodies.map { |b| { name: b.name, make: b.make, faces: b.facets.faces.size } } }
+      ensure
+        store&.unlend(fields["digest"])
+      end
+
+      private
+
+      def fields
+        @fields ||= { "id" => "file", "kind" => "import", "name" => File.basename(@name, File.extname(@name)), "file" => @name, "digest" => Digest::SHA256.file(@path).hexdigest,
+                      "unit" => unit }.compact
+      end
+
+      def unit
+        value = @params[:unit]
+        value if Lattice::Format::ShapeFile::UNITS.key?(value)
+      end
+    end
+  end
+end

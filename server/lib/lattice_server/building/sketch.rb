@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+module LatticeServer
+  module Building
+    # All that follows from a document alone: its shape, places, what is missing or odd, and the digests
+    # under which what is computed from it is kept.
+    class Sketch
+      # @param problem [Lattice::Study::Problem]
+      def initialize(problem)
+        @problem = problem
+        @document = problem.document
+      end
+
+      # @return [Hash] text: document, shape and groups as JSON without its braces; name, units, notices, digests
+      def to_h
+        readiness = Lattice::Verdict::Readiness.new(@problem)
+        stops = readiness.notices.select(&:stops?).map(&:fault)
+        { text: JSON.generate(document: @document.data, shape: shape, groups: groups)[1...-1], document: JSON.generate(@document.data), name: @document.name, units: @document.units,
+          notices: readiness.notices.map(&:as_json), stops: stops, mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }
+      end
+
+      private
+
+      # Whether there is something to mesh, and a size.
+      def meshed? = @problem.size.to_f.positive? && !@problem.parts.bodies.empty?
+
+      def studies
+        @document.active("study").map do |study|
+          digests = { findings: @problem.findings_digest(study), result: @problem.study_digest(study), mesh: @problem.mesh_digest }
+          { name: study.name, statement: study.id, **digests }
+        rescue Lattice::InvalidInput
+          { name: study.name, statement: study.id, findings: nil, result: nil, mesh: nil }
+        end
+      end
+
+      def shape
+        parts = @problem.parts
+        inventory = Lattice::Shape::Inventory.new(parts.bodies, @problem.materials.to_h)
+        { digest: @problem.shape_digest, dimension: parts.dimension, size: parts.bodies.empty? ? nil : parts.size, up: up, bodies: inventory.rows, total: inventory.total,
+          outlines: outlines, lines: lines, corners: corners, regions: regions, patches: parts.patches, reports: parts.reports }
+      end
+
+      # Up is against gravity; without it, along z where storeys rise that way or an elevation
+      # is drawn over x and z, otherwise along y.
+      def up
+        gravity = @document.active("gravity").first
+        return gravity["direction"].is_a?(String) && gravity["direction"].end_with?("z") ? "z" : "y" if gravity
+
+        rises = @document.active("frame").any? { |s| s["up"] != "y" } || @document.active("body").any? { |s| s.dig("on", "plane") == "xz" }
+        rises ? "z" : "y"
+      end
+
+      # Where typed corners lie, whatever they are placed by.
+      def corners
+        @document.active.select { |s| s["corners"] || s.dig("boundary", "corners") }.to_h do |s|
+          list = s["corners"] || s.dig("boundary", "corners")
+          [s.id, Lattice::Shape::Corners.new(s).resolve(list, "corners", space: s.kind == "line").map(&:at)]
+        rescue Lattice::InvalidInput
+          [s.id, []]
+        end
+      end
+
+      def regions
+        @document.active("outline").to_h do |s|
+          [s.name, @document.outline(s).regions.map { |r| { name: r.name, at: r.area_and_centroid[1], loops: r.loops.map { |loop| loop_lines(loop) } } }]
+        end.reject { |_, parts| parts.empty? }
+      end
+
+      # Open lines as points in space, with the name of the leg of every step.
+      def lines
+        @document.active("line").to_h do |s|
+          line = Lattice::Shape::SpaceLine.read(s)
+          [s.name, { points: line.points, keys: line.legs }]
+        rescue Lattice::InvalidInput
+          [s.name, nil]
+        end.compact
+      end
+
+      def outlines
+        @document.active("outline").to_h { |s| [s.name, @document.outline(s).loops.map { |loop| loop_lines(loop) }] }
+      end
+
+      # Fine polylines, with the name of the side that leaves each point.
+      def loop_lines(loop)
+        points, owners = loop.polyline(0.06)
+        { points: points.to_a, keys: owners.map { |i| loop.segments[i].key } }
+      end
+
+      def groups
+        @document.active("group").to_h do |group|
+          [group.name, @problem.groups.members(group).map(&:key)]
+        rescue Lattice::InvalidInput
+          [group.name, []]
+        end
+      end
+    end
+  end
+end

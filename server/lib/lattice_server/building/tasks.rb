@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module LatticeServer
+  module Building
+    # What builders are asked for. Models come as the text of their documents; meshes and results as
+    # paths of files. The last few of each stay at hand.
+    module Tasks
+      KEPT = 3
+      @problems = {}
+      @grids = {}
+      @results = {}
+
+      module_function
+
+      # @return [Hash] see Sketch
+      def sketch(text) = Sketch.new(problem(text)).to_h
+
+      # @return [String] binary arrays
+      def shape(text, digest)
+        found = problem(text).parts
+        raise Problem.new(404, "the shape has changed since", cure: "Load the model again.") unless found.digest == digest
+
+        ShapeView.new(found).bytes
+      end
+
+      def export(text, ending) = Lattice::Format::ShapeExport.bytes(problem(text).parts.bodies, ending)
+      def size(text, params) = WantedSizes.at(problem(text), params)
+      def bring(path, name, params) = Bringing.new(path, name, params).call
+
+      # @param keys [Array] pairs of a body's and a place's name
+      def measures(text, keys)
+        problem = problem(text)
+        found = problem.parts
+        places = keys.map { |key| found.place(*key) || raise(Problem.new(422, "there is no place “#{key.last}”", cure: "Pick it again.")) }
+        raise Problem.new(422, "nothing is picked to measure", cure: "Pick one or more places.") if places.empty?
+
+        { lines: Lattice::Shape::Measuring.new(found, Lattice::Shape::Inventory.new(found.bodies, problem.materials.to_h).densities).call(places) }
+      end
+
+      def skin(mesh) = Fields.new(grid(mesh)).skin
+      def quality(mesh, measure) = Fields.new(grid(mesh)).quality(measure)
+      def elements(mesh, measure, look) = Fields.new(grid(mesh)).elements(measure, look)
+
+      def fields(path, mesh, names)
+        result = kept(@results, path) { Lattice::Format::ResultFile.read(path, grid(mesh)) }
+        Fields.new(result.grid).fields(result, names)
+      end
+
+      def problem(text) = kept(@problems, text) { Lattice::Study::Problem.new(Lattice::Model::Document.read(text)) }
+      def grid(path) = kept(@grids, path) { Lattice::Format::GridFile.read(path) }
+
+      def kept(store, key)
+        found = store.delete(key) || yield
+        store.shift while store.size >= KEPT
+        store[key] = found
+      end
+    end
+  end
+end
