@@ -179,4 +179,14 @@ RSpec.describe Lattice::Shape::Joining do
     expect(names.call("post")).to include("bottom of post")
     expect(names.call("pillar")).to include("bottom of pillar")
   end
+
+  it "copies and mirrors members, which have no triangles" do
+    line = { "kind" => "line", "name" => "l", "corners" => [{ "x" => "0 mm", "y" => "0 mm" }, { "x" => "100 mm", "y" => "20 mm" }] }
+    moves = [{ "move" => { "x" => "0 mm", "y" => "50 mm", "z" => "0 mm" } }, { "mirror" => { "axis" => "x", "at" => "0 mm" } }]
+    moves.each do |move|
+      found = parts_of(line, { "kind" => "body", "name" => "b", "outline" => "l", "make" => "members" }, { "kind" => "copy", "name" => "c", "body" => "b" }.merge(move))
+      expect(found.faults).to eq([])
+      expect(found.bodies.map(&:length)).to all(be_within(1e-12).of(Math.hypot(0.1, 0.02)))
+    end
+  end
 end

@@ -115,7 +115,7 @@ module Lattice
           flat = frame.apply(normals.reshape(count * 3, 3)) - Numo::DFloat[*frame.origin]
           flat.reshape(count, 3, 3)[true, order, true].dup
         end
-        Facets.new(points: frame.apply(points), triangles: triangles[true, order].dup, owners: owners, normals: turned,
+        Facets.new(points: frame.apply(points), triangles: count.zero? ? triangles : triangles[true, order].dup, owners: owners, normals: turned,
                    faces: faces.map { |f| f.moved(frame) }, edges: @edges&.map { |e| e.dup.tap { |copy| copy.recognise(frame.apply(points[copy.nodes, true])) } })
       end
 
