@@ -21,6 +21,19 @@ module Lattice
         @columns ||= self.class.expand(starts)
       end
 
+      # @param rows [Numo::Int32] [k] of entries in the lower triangle; those at one place are added up
+      # @param columns [Numo::Int32] [k]
+      # @param values [Numo::DFloat] [k]
+      # @return [SymmetricMatrix] with a diagonal that is there throughout
+      def self.from_entries(rows, columns, values, size)
+        own = Numo::Int64.new(size).seq
+        keys = ((Numo::Int64.cast(columns) * size) + rows).concatenate((own * size) + own)
+        unique, index = Distinct.of(keys)
+        starts = Numo::Int64.zeros(size + 1)
+        starts[1..] = Numo::Int32.cast(unique / size).bincount(minlength: size).cumsum
+        new(starts, Numo::Int32.cast(unique % size), index.bincount(values.concatenate(Numo::DFloat.zeros(size)), minlength: unique.size))
+      end
+
       # Index of the run that each position belongs to, for runs that start at +starts+.
       def self.expand(starts)
         marks = Numo::Int32.zeros(starts[-1])

@@ -4,17 +4,16 @@ module Lattice
   module System
     # Where the entries of element matrices go in the lower triangle of the whole
     # matrix. Made once for a mesh: node pairs are sorted, not single entries, and
-    # blown up to d x d afterwards.
+    # blown up afterwards to as many rows and columns as their nodes have unknowns.
     class Pattern
       attr_reader :starts, :rows
 
-      # @param conns [Array<Numo::Int32>] connectivity [e, k] of each block
-      # @param nodes [Integer]
-      # @param dofs [Integer] a node has
-      def initialize(conns, nodes, dofs)
-        @nodes = nodes
+      # @param blocks [Array(Numo::Int32, Array<Symbol>)] connectivity [e, k] of each block, and the components it moves
+      # @param dofs [Dofs]
+      def initialize(blocks, dofs)
         @dofs = dofs
-        sort(conns)
+        @nodes = dofs.nodes
+        sort(blocks)
         lay_out
       end
 
@@ -22,31 +21,25 @@ module Lattice
       # @return [Algebra::SymmetricMatrix]
       def assemble(matrices)
         values = Numo::DFloat.zeros(rows.size)
-        sums = Array.new(@dofs**2) { Numo::DFloat.zeros(@pairs) }
-        matrices.each_with_index { |matrix, block| add(sums, matrix, @blocks[block]) }
-        each_component do |r, c, k|
-          keep = r < c ? @off_diagonal : nil
-          place = place(r, c)
-          keep ? values[place[keep]] = sums[k][keep] : values[place] = sums[k]
-        end
+        sums = Hash.new { |hash, names| hash[names] = Array.new(names.size**2) { Numo::DFloat.zeros(@pairs) } }
+        matrices.each_with_index { |matrix, block| add(sums[@blocks[block][:names]], matrix, @blocks[block]) }
+        sums.each { |names, all| put(values, names, all) }
         Algebra::SymmetricMatrix.new(starts, rows, values)
       end
 
       private
 
-      def each_component
-        @dofs.times { |r| @dofs.times { |c| yield r, c, (r * @dofs) + c } }
-      end
-
-      def sort(conns)
-        keys = []
-        @blocks = conns.map do |conn|
+      # Every node has a pair with itself, whether an element does or not.
+      def sort(blocks)
+        own = Numo::Int64.new(@nodes).seq
+        keys = [(own * @nodes) + own]
+        @blocks = blocks.map do |conn, names|
           count = conn.shape[1]
           i, j = (0...count).flat_map { |a| (0..a).map { |b| [a, b] } }.transpose
           a = Numo::Int64.cast(conn)[true, i]
           b = Numo::Int64.cast(conn)[true, j]
           keys << ((Numo::Int64.minimum(a, b) * @nodes) + Numo::Int64.maximum(a, b)).flatten
-          { i: i, j: j, turned: (a < b).flatten.where, size: a.size }
+          { i: i, j: j, turned: (a < b).flatten.where, size: a.size, names: names }
         end
         index(keys.reduce { |p, q| p.concatenate(q) })
       end
@@ -64,49 +57,69 @@ module Lattice
         @pairs = unique.size
         @low = Numo::Int32.cast(unique / @nodes)
         @high = Numo::Int32.cast(unique % @nodes)
-        @off_diagonal = @low.ne(@high).where
-        first = 0
+        first = @nodes
         @blocks.each do |block|
           block[:index] = all[first...(first + block[:size])].dup
           first += block[:size]
         end
       end
 
-      # Column (node, c) holds 3 m - c entries: of the diagonal pair only r >= c.
+      # Column (node, c) holds the rows of all pairs of the node from (node, c) downwards.
       def lay_out
-        counts = @low.bincount(minlength: @nodes)
-        @first = counts.cumsum - counts
-        columns = Numo::Int64.zeros(@nodes, @dofs)
-        @dofs.times { |c| columns[true, c] = (Numo::Int64.cast(counts) * @dofs) - c }
-        @starts = Numo::Int64.zeros((@nodes * @dofs) + 1)
-        @starts[1..] = columns.flatten.cumsum
-        @rank = Numo::Int64.new(@pairs).seq - Numo::Int64.cast(@first)[@low]
+        heights = @dofs.counts[@high].dup
+        above = Numo::Int64.cast(heights).cumsum - heights
+        firsts = @low.bincount(minlength: @nodes).then { |counts| counts.cumsum - counts }
+        @above = above - above[firsts][@low]
+        totals = Numo::Int64.cast(@low.bincount(Numo::DFloat.cast(heights), minlength: @nodes))
+        owner, rank = Algebra::Lists.laid(@dofs.counts)
+        @starts = Numo::Int64.zeros(@dofs.size + 1)
+        @starts[1..] = (totals[owner] - rank).cumsum
         @rows = Numo::Int32.zeros(@starts[-1])
-        each_component do |r, c, _|
-          keep = r < c ? @off_diagonal : Numo::Int32.new(@pairs).seq
-          @rows[place(r, c)[keep]] = (@high[keep] * @dofs) + r
-        end
+        @dofs.most.times { |r| @dofs.most.times { |c| number(r, c, heights) } }
       end
 
-      # Position of component (r, c) of every pair; r goes with the higher node.
-      def place(r, c)
-        @starts[(@low * @dofs) + c] + (@rank * @dofs) + r - c
+      def number(row, column, heights)
+        there = (heights > row) & (@dofs.counts[@low] > column)
+        there &= @low.ne(@high) if row < column
+        pairs = Numo::Int32.cast(there.where)
+        @rows[place(pairs, row, column)] = @dofs.first[@high[pairs]] + row unless pairs.empty?
+      end
+
+      # Positions of component (row, column) of pairs; the row goes with the higher node. Both may be lists.
+      def place(pairs, row, column)
+        @starts[@dofs.first[@low[pairs]] + column] + @above[pairs] + row - column
       end
 
       # Row component r goes with the higher node of a pair: where that is the second
       # of the two local nodes, the entry stands at (c, r) of the symmetric matrix.
       def add(sums, matrix, block)
-        _, _, e, n, = matrix.shape
+        d, _, e, n, = matrix.shape
         columns = block[:i].zip(block[:j]).map { |i, j| (i * n) + j }
         turned = block[:turned]
-        picked = Array.new(@dofs**2) { |k| matrix[k / @dofs, k % @dofs, true, true, true].reshape(e, n * n)[true, columns].dup.flatten }
-        each_component do |r, c, k|
+        picked = Array.new(d**2) { |k| matrix[k / d, k % d, true, true, true].reshape(e, n * n)[true, columns].dup.flatten }
+        (0...d).to_a.product((0...d).to_a).each_with_index do |(r, c), k|
           values = picked[k]
           if r != c && !turned.empty?
             values = values.dup
-            values[turned] = picked[(c * @dofs) + r][turned]
+            values[turned] = picked[(c * d) + r][turned]
           end
           sums[k].inplace + block[:index].bincount(values, minlength: @pairs)
+        end
+      end
+
+      # Only pairs whose nodes both have the components.
+      def put(values, names, sums)
+        locals = names.map { |name| @dofs.local(name) }
+        uniform = locals.each_with_index.all? { |local, k| local.eq(k).all? }
+        there = uniform ? nil : locals.map { |local| (local[@low] >= 0) & (local[@high] >= 0) }.reduce(:&)
+        all = there ? Numo::Int32.cast(there.where) : Numo::Int32.new(@pairs).seq
+        off = all[@low[all].ne(@high[all]).where].dup
+        names.each_index.to_a.product(names.each_index.to_a).each_with_index do |(r, c), k|
+          pairs = r < c ? off : all
+          next if pairs.empty?
+
+          at = uniform ? place(pairs, r, c) : place(pairs, locals[r][@high[pairs]].dup, locals[c][@low[pairs]].dup)
+          values[at] += sums[k][pairs]
         end
       end
     end

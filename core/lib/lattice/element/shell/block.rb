@@ -1,0 +1,169 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    module Shell
+      # Flat shells of four and three nodes with six unknowns each, thin to moderately thick: a membrane
+      # and a plate side by side in the frame of each element.
+      class Block
+        NAMES = %i[x y z rx ry rz].freeze
+        CHUNK = 500
+        SHEAR = 5.0 / 6
+        MEMBRANE = [0, 1, 5].freeze
+        BENDING = [2, 3, 4].freeze
+
+        # What is known at the nodes of every element, in its frame: forces n (11, 22, 12) and moments m per length,
+        # shears q per length [e, n, 3 or 2], and the axes [e, 3, 3].
+        Resultants = Struct.new(:forces, :moments, :shears, :axes)
+
+        # @param coordinates [Numo::DFloat] [e, n, 3], three or four nodes
+        # @param thickness [Float] m
+        # @param young [Float] Pa
+        # @param poisson [Float]
+        # @param offset [Float] m, of the middle of the sheet from the nodes along the normal
+        def initialize(coordinates, thickness:, young:, poisson:, offset: 0.0)
+          @coordinates = coordinates
+          @elements, @nodes, = coordinates.shape
+          @thickness = thickness
+          @offset = offset
+          @poisson = poisson
+          plane = PlaneStress.elasticity(young, poisson)
+          @stretch = plane * thickness
+          @bend = plane * (thickness**3 / 12)
+          @modulus = young / (2 * (1 + poisson))
+        end
+
+        def names = NAMES
+
+        # @return [Numo::DFloat] [6, 6, e, n, n]
+        def stiffness
+          result = Numo::DFloat.zeros(6, 6, @elements, @nodes, @nodes)
+          in_chunks do |range|
+            k = local(range)
+            t = Frame.new(@coordinates[range, true, true].dup).transforms.map { |one| offset(one) }
+            (0...@nodes).to_a.product((0...@nodes).to_a).each do |a, b|
+              turned = Numo::Linalg.matmul(t[a].transpose(0, 2, 1).dup, Numo::Linalg.matmul(k[true, a, true, b, true].dup, t[b]))
+              result[true, true, range, a, b] = turned.transpose(1, 2, 0)
+            end
+          end
+          result
+        end
+
+        # @return [Numo::DFloat] [e, n] share of the area that goes with each node, m²
+        def node_areas
+          result = Numo::DFloat.zeros(@elements, @nodes)
+          in_chunks { |range| result[range, true] = points(range)[1].then { |p| p.areas.dot(p.values) } }
+          result
+        end
+
+        def areas = node_areas.sum(1)
+        def volumes_of_elements = areas * @thickness
+        def node_volumes = node_areas * @thickness
+
+        # @param u [Numo::DFloat] [e, n, 6] global
+        # @return [Resultants]
+        def resultants(u)
+          found = Resultants.new(*[3, 3, 2].map { |rows| Numo::DFloat.zeros(@elements, @nodes, rows) }, Numo::DFloat.zeros(@elements, 3, 3))
+          in_chunks do |range|
+            frame, points = points(range)
+            local = local_movement(frame, u[range, true, true].dup)
+            found.axes[range, true, true] = frame.rotation
+            fill(found, range, points, local)
+          end
+          found
+        end
+
+        # Stress at the nodes, in global components [e, n, 6].
+        # @param place [Float] from -1 at the bottom to 1 at the top
+        def stress(resultants, place)
+          plane = (resultants.forces / @thickness) + (resultants.moments * (6 * place / (@thickness**2)))
+          shear = resultants.shears * (1.5 * (1 - (place**2)) / @thickness)
+          Turned.stress(plane, shear, resultants.axes)
+        end
+
+        private
+
+        def in_chunks
+          (0...@elements).step(CHUNK) { |first| yield first...[first + CHUNK, @elements].min }
+        end
+
+        def points(range)
+          frame = Frame.new(@coordinates[range, true, true].dup)
+          [frame, Points.new(frame.plane)]
+        end
+
+        def membrane(points)
+          @nodes == 4 ? Membrane.new(points, @stretch, @modulus * @thickness) : TriangleMembrane.new(points.plane, @stretch, @poisson)
+        end
+
+        def plate(points) = Plate.new(points, @bend, @modulus * @thickness * SHEAR)
+
+        # [e, n, 6, n, 6] in the frames
+        def local(range)
+          _, points = points(range)
+          e = range.size
+          result = Numo::DFloat.zeros(e, @nodes, 6, @nodes, 6)
+          [[MEMBRANE, membrane(points)], [BENDING, plate(points)]].each do |own, part|
+            k = part.call.reshape(e, @nodes, 3, @nodes, 3)
+            own.each_with_index { |r, i| own.each_with_index { |c, j| result[true, true, r, true, c] = k[true, true, i, true, j] } }
+          end
+          result
+        end
+
+        # The sheet's middle moves with the node as a rigid body.
+        def offset(transform)
+          return transform if @offset.zero?
+
+          transform.dup.tap do |t|
+            t[true, 0, true] += transform[true, 4, true] * @offset
+            t[true, 1, true] -= transform[true, 3, true] * @offset
+          end
+        end
+
+        # [e, n, 6] in the frames
+        def local_movement(frame, u)
+          Numo::DFloat.zeros(*u.shape).tap do |all|
+            frame.transforms.each_with_index { |t, a| all[true, a, true] = Numo::Linalg.matmul(offset(t), u[true, a, true].dup.reshape(u.shape[0], 6, 1)).reshape(u.shape[0], 6) }
+          end
+        end
+
+        def fill(found, range, points, local)
+          e = range.size
+          in_plane = local[true, true, MEMBRANE].dup.reshape(e, @nodes * 3)
+          out = local[true, true, BENDING].dup.reshape(e, @nodes * 3)
+          plate = plate(points)
+          found.forces[range, true, true] = forces(membrane(points), in_plane)
+          # Positive moments stretch the top.
+          found.moments[range, true, true] = at_nodes(product(plate.curvature(out), @bend))
+          found.shears[range, true, true] = at_nodes(plate.shear_strain(out) * (@modulus * @thickness * SHEAR))
+        end
+
+        # N12 is taken constant, from the middle.
+        def forces(membrane, u)
+          strain = membrane.strain(u)
+          return product(strain, @stretch).reshape(strain.shape[0], 1, 3) + Numo::DFloat.zeros(strain.shape[0], @nodes, 3) if @nodes == 3
+
+          found = at_nodes(product(strain, @stretch))
+          found[true, true, 2] = found[true, true, 2].mean(1).reshape(found.shape[0], 1)
+          found
+        end
+
+        def product(rows, matrix) = rows.reshape(rows.size / 3, 3).dot(matrix).reshape(*rows.shape)
+
+        # From the integration points to the nodes, by the linear fit.
+        def at_nodes(values)
+          e, g, rows = values.shape
+          fit.dot(values.transpose(1, 0, 2).dup.reshape(g, e * rows)).reshape(@nodes, e, rows).transpose(1, 0, 2).dup
+        end
+
+        def fit
+          @fit ||= begin
+            terms = @nodes == 4 ? ->(p) { [1, p[0], p[1], p[0] * p[1]] } : ->(p) { [1, *p] }
+            corners = @nodes == 4 ? Frame::REFERENCE[4] : [[0, 0], [1, 0], [0, 1]]
+            Numo::DFloat.cast(corners.map(&terms)).dot(Numo::Linalg.pinv(Numo::DFloat.cast(Points::RULES[@nodes][0].map(&terms))))
+          end
+        end
+      end
+    end
+  end
+end
