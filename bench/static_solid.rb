@@ -34,7 +34,7 @@ module Bench
       monitor = Lattice::Study::Monitor.new
       problem = problem()
       grid = problem.mesh(monitor)
-      Lattice::Study::Static.new(problem, grid, problem.study!, monitor).call
+      Lattice::Study::Kinds::Static.call(problem, grid, problem.study!, monitor)
       phases = monitor.phases.slice(*OURS, *LIBRARY)
       ours = phases.slice(*OURS).values.sum
       { case: "solid static", size: grid.unknowns, phases: phases.transform_values { |v| v.round(3) }, peak_memory: peak_memory,

@@ -51,14 +51,13 @@ module Verify
   end
 
   # Solves a model that is given as its statements (ids are filled in).
-  # @return [Array(Lattice::Result::Static, Lattice::Study::Problem)]
+  # @return [Array(Lattice::Result::Outcome, Lattice::Study::Problem)]
   def solve(*statements)
     numbered = statements.each_with_index.map { |s, i| { "id" => "s#{i + 1}" }.merge(s) }
     document = Lattice::Model::Document.new(Lattice::Model::Document.empty("case", units: "SI").merge("statements" => numbered))
     problem = Lattice::Study::Problem.new(document)
     Lattice::Verdict::Readiness.new(problem).check!
-    grid = problem.mesh
-    [Lattice::Study::Static.new(problem, grid, problem.study!).call, problem]
+    [Lattice::Study::Solving.new(problem).call(problem.study!), problem]
   end
 
   def outline(boundary, holes = [])

@@ -17,7 +17,7 @@ RSpec.describe Lattice::Format do
     expect(grid.places).to eq(result.grid.places)
     Lattice::Format::ResultFile.write("result", result)
     read = Lattice::Format::ResultFile.read("result", grid)
-    Lattice::Result::Static.fields.each { |name| expect(read.field(name)).to eq(result.field(name)) }
+    result.catalogue.map(&:name).each { |name| expect(read.field(name)).to eq(result.field(name)) }
     expect([read.energy, read.mass]).to eq([result.energy, result.mass])
   end
 

@@ -148,7 +148,7 @@ module Lattice
       readiness.notices.each { |n| @err.puts "note: #{n.fault}" }
       progress = ProgressBar.new(@err)
       monitor = Study::Monitor.new { |event, text, share| progress.show(event, text, share) }
-      result = Study::Static.new(problem, problem.mesh(monitor), study, monitor).call
+      result = Study::Solving.new(problem, monitor: monitor).call(study)
       progress.finish(monitor.phases)
       report(Verdict::Findings.new(problem, study, result).to_h, result)
     end
@@ -161,13 +161,23 @@ module Lattice
 
     def export(findings, result)
       FileUtils.mkdir_p(@options[:out])
-      nodes = result.grid.points.nodes
-      Format::VTU.write(File.join(@options[:out], "result.vtu"), result.grid.parted,
-                        { "displacement" => result.displacement[nodes, true].dup, "reaction" => result.reaction[nodes, true].dup, "stress" => result.stress,
-                          "von_mises" => result.field("von_mises") })
+      result.frames.each do |frame|
+        name = result.frames.size == 1 ? "result" : "result #{frame.index + 1} #{frame.name.gsub(/[^\p{Alnum} .-]/, '_')}"
+        Format::VTU.write(File.join(@options[:out], "#{name}.vtu"), result.grid.parted, fields_of(result, frame.index))
+      end
       File.write(File.join(@options[:out], "findings.json"), JSON.pretty_generate(findings))
     rescue SystemCallError => e
       raise InvalidInput.at("“#{@options[:out]}” cannot be written: #{e.message}", cure: "Name a folder that can be.")
+    end
+
+    # Vectors and tensors of a frame at the points of the mesh; of envelopes, scalars alone.
+    def fields_of(result, frame)
+      scalars = result.layers.to_h { |layer| [["von_mises", layer].reject(&:empty?).join(" "), result.field("von_mises", frame, layer: layer)] }
+      return scalars.merge("displacement" => result.field("displacement", frame)) if result.envelope?(frame)
+
+      nodes = result.grid.points.nodes
+      vectors = %i[displacement rotation reaction moment_reaction].to_h { |name| [name.to_s, result.state(frame)[name]] }.compact.transform_values { |table| table[nodes, true].dup }
+      vectors.merge(result.layers.to_h { |layer| [["stress", layer].reject(&:empty?).join(" "), result.stress(frame, layer)] }).merge(scalars)
     end
 
     def shape

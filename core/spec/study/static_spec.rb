@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe Lattice::Study::Static do
+RSpec.describe Lattice::Study::Kinds::Static do
   let(:area) { 0.02 * 0.01 }
 
   it "stretches a bar by F L / E A, and pulls back with the same force" do
@@ -60,7 +60,7 @@ RSpec.describe Lattice::Study::Static do
     events = []
     monitor = Lattice::Study::Monitor.new { |event, text, share| events << [event, text, share] }
     checked = problem
-    described_class.new(checked, checked.mesh(monitor), checked.study!, monitor).call
+    described_class.call(checked, checked.mesh(monitor), checked.study!, monitor)
     expect(events.map { |e| e[1] }).to include("mesh", "stiffness", "assembly", "factorisation", "recovery", a_string_matching(/unknowns/))
     expect(events.map(&:last)).to eq(events.map(&:last).sort)
     expect(monitor.phases.values).to all(be >= 0)
@@ -80,6 +80,6 @@ RSpec.describe Lattice::Study::Static do
 
   it "says that a model can move, when nothing warned before" do
     free = problem(support: nil)
-    expect { described_class.new(free, free.mesh, free.study!).call }.to raise_error(Lattice::SolveFailed, /can still move|not finite/)
+    expect { described_class.call(free, free.mesh, free.study!) }.to raise_error(Lattice::SolveFailed, /can still move|not finite/)
   end
 end

@@ -68,9 +68,9 @@ module Models
     [outline_named("half", half), body_named("ball", "half", by: "revolve")]
   end
 
-  # @return [Lattice::Result::Static]
+  # @return [Lattice::Result::Outcome]
   def solve(problem)
-    Lattice::Study::Static.new(problem, problem.mesh, problem.study!).call
+    Lattice::Study::Solving.new(problem).call(problem.study!)
   end
 
   # What is wrong with a document, as one text.

@@ -214,7 +214,7 @@ module LatticeServer
 
     get "/api/results/:digest/fields" do
       path = derived.path!(params[:digest], "result")
-      binary(read(:fields, path, mesh(derived.find(params[:digest])["mesh"]), params[:names].to_s.split(",").first(20)))
+      binary(read(:fields, path, mesh(derived.find(params[:digest])["mesh"]), params[:names].to_s.split(",").first(20), Integer(params[:frame] || "0", exception: false) || -1, params[:layer]))
     end
 
     get "/api/*" do

@@ -20,44 +20,44 @@ module LatticeServer
     def study(name)
       study = @problem.study!(name)
       Lattice::Verdict::Readiness.new(@problem).check!
-      result = result(study)
+      result = solving.call(study)
       findings = Lattice::Verdict::Findings.new(@problem, study, result).to_h
       digest = @problem.findings_digest(study)
       @derived.put(digest, "findings", findings)
       { findings_digest: digest, result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest, holds: findings[:holds] }
     end
 
+    # What was computed before, where it is whole; else what is computed now, kept.
+    # @param kind [Symbol] :mesh or :result
+    # @param grid [Proc] of a result
+    def fetch(kind, digest, grid = nil, &)
+      before(kind, digest, grid) || yield.tap { |made| kind == :mesh ? keep_mesh(digest, made) : keep_result(digest, made) }
+    end
+
     private
 
-    def grid = @grid ||= kept(@problem.mesh_digest, "The mesh still applies.") { |path| Lattice::Format::GridFile.read(path) } || make_grid(@problem.mesh_digest)
+    def solving = @solving ||= Lattice::Study::Solving.new(@problem, keeper: self, monitor: @monitor)
+    def grid = solving.grid
 
-    # @return [Object, nil] what was computed before, where it is whole
-    def kept(digest, words)
-      row = @derived.find(digest) or return nil
-      @monitor.log(words)
-      yield(@derived.path(digest, row["mesh"] ? "result" : "mesh"))
+    def before(kind, digest, grid)
+      @derived.find(digest) or return nil
+      @monitor.log(kind == :mesh ? "The mesh still applies." : "The result still applies; only the findings are made anew.")
+      path = @derived.path(digest, kind)
+      kind == :mesh ? Lattice::Format::GridFile.read(path) : Lattice::Format::ResultFile.read(path, grid.call)
     rescue Lattice::Format::ArrayFile::Torn
       @monitor.log("Its file is not whole; it is computed again.")
       @derived.forget(digest)
     end
 
-    def make_grid(digest)
-      @problem.mesh(@monitor).tap do |grid|
-        summary = grid.summary
-        quality = summary[:quality]
-        @monitor.log("#{summary[:elements]} elements, #{summary[:unknowns]} unknowns#{", worst #{quality[:measure]} #{quality[:worst].round(2)}" if quality}")
-        @derived.put(digest, "mesh", summary) { |path| Lattice::Format::GridFile.write(path, grid) }
-      end
+    def keep_mesh(digest, grid)
+      summary = grid.summary
+      quality = summary[:quality]
+      @monitor.log("#{summary[:elements]} elements, #{summary[:unknowns]} unknowns#{", worst #{quality[:measure]} #{quality[:worst].round(2)}" if quality}")
+      @derived.put(digest, "mesh", summary) { |path| Lattice::Format::GridFile.write(path, grid) }
     end
 
-    def result(study)
-      digest = @problem.study_digest(study)
-      before = kept(digest, "The result still applies; only the findings are made anew.") { |path| Lattice::Format::ResultFile.read(path, grid) }
-      return before if before
-
-      Lattice::Study::Static.new(@problem, grid, study, @monitor).call.tap do |result|
-        @derived.put(digest, "result", { mesh: @problem.mesh_digest }) { |path| Lattice::Format::ResultFile.write(path, result) }
-      end
+    def keep_result(digest, result)
+      @derived.put(digest, "result", { mesh: @problem.mesh_digest }) { |path| Lattice::Format::ResultFile.write(path, result) }
     end
   end
 end

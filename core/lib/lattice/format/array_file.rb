@@ -52,6 +52,34 @@ module Lattice
         raise Torn, "the file cannot be read: #{e.message}"
       end
 
+      # Arrays of a file, each read when it is asked for.
+      class Reader
+        attr_reader :meta
+
+        # @raise [Torn]
+        def initialize(path)
+          @path = path
+          File.open(path, "rb") do |file|
+            head = ArrayFile.head(file)
+            @start = file.pos
+            @heads = head["arrays"]
+            @meta = head["meta"]
+          end
+        rescue SystemCallError => e
+          raise Torn, "the file cannot be read: #{e.message}"
+        end
+
+        # @return [Numo::NArray, nil]
+        def [](name)
+          head = @heads[name] or return nil
+          type = TYPES.fetch(head["type"])
+          bytes = File.binread(@path, head["shape"].reduce(1, :*) * type::ELEMENT_BYTE_SIZE, @start + head["offset"])
+          type.from_binary(bytes || "", head["shape"])
+        rescue SystemCallError, ArgumentError => e
+          raise Torn, "the file cannot be read: #{e.message}"
+        end
+      end
+
       # @return [Boolean] whether a file is as long as its head says
       def whole?(path)
         File.open(path, "rb") { |file| head(file) && true }

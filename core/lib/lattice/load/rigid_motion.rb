@@ -28,8 +28,10 @@ module Lattice
 
       private
 
-      # Displacement component c of the six unit motions at each point: [k, 6].
+      # Displacement component c of the six unit motions at each point, or the turn itself: [k, 6].
       def rows(points, component)
+        return Numo::DFloat.zeros(points.shape[0], 6).tap { |table| table[true, component] = 1.0 } if component > 2
+
         arm = (points - @centre) / @size
         table = Numo::DFloat.zeros(points.shape[0], 6)
         table[true, component] = 1.0

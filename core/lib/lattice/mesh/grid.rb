@@ -67,16 +67,14 @@ module Lattice
       def parted
         return self unless points.shared?
 
-        Grid.new(nodes: nodes[points.nodes, true].dup, blocks: blocks.map { |b| Block.new(b.kind, b.body, points.at(b.body, b.conn)) },
-                 places: places.to_h { |key, conn| [key, points.at(key[0], conn)] }, dimension: dimension, order: order)
+        Grid.new(nodes: nodes[points.nodes, true].dup, blocks: blocks.each_with_index.map { |b, i| Block.new(b.kind, b.body, points.block(i)) },
+                 places: places.to_h { |key, conn| [key, points.place(key, conn)] }, dimension: dimension, order: order)
       end
 
       # @param members [Array<Shape::Place>] places, or whole bodies
       # @return [Numo::Int32] their distinct points
       def points_of(members)
-        Algebra::Gather.distinct(members.map do |p|
-          p.of == :bodies ? Numo::Int32.new(points.of(p.body).size).seq(points.of(p.body).begin) : points.at(p.body, places.fetch(p.key))
-        end)
+        points.under(members)
       end
 
       def quality = @quality.first || @quality.push(QualityReport.new(self)).first

@@ -2,41 +2,115 @@
 
 module Lattice
   module Mesh
-    # The points at which fields are read: every node once for each body it belongs to, so that
-    # nothing is averaged across a border. In a mesh without shared nodes they are its nodes.
+    # The points at which fields are read: every node once for each body it belongs to (of shells, for each
+    # face), so that nothing is averaged across a border or a fold. In a mesh of one solid they are its nodes.
     class Points
-      # nodes [p]: the node of each point; bodies: their names in the order of the points
-      attr_reader :nodes, :bodies
+      # Nodes that bear points of their own: of a body, or of one face of it; and the number of the first.
+      Group = Struct.new(:body, :face, :nodes, :first) do
+        def range = first...(first + nodes.size)
+        def at(index) = (Algebra::Search.first_not_below(nodes, index.flatten) + first).reshape(*index.shape)
+      end
+
+      # nodes [p]: the node of each point
+      attr_reader :nodes, :groups
 
       # @param grid [Grid]
       def initialize(grid)
-        @bodies = grid.blocks.map(&:body).uniq
-        @lists = @bodies.to_h { |body| [body, grid.body_nodes(body)] }
-        @first = {}
-        @bodies.reduce(0) { |count, body| (@first[body] = count) + @lists[body].size }
-        @nodes = @lists.values.reduce { |a, b| a.concatenate(b) } || Numo::Int32.zeros(0)
+        @grid = grid
+        first = 0
+        @groups = grid.blocks.map(&:body).uniq.flat_map { |body| shell?(body) ? faces(body) : [[body, nil, grid.body_nodes(body)]] }.map do |body, face, nodes|
+          Group.new(body, face, nodes, first).tap { first += nodes.size }
+        end
+        @nodes = @groups.map(&:nodes).reduce { |a, b| a.concatenate(b) } || Numo::Int32.zeros(0)
+        @blocks = {}
       end
 
       def size = nodes.size
 
       # @return [Range] the points of a body
-      def of(body) = @first.fetch(body)...(@first.fetch(body) + @lists.fetch(body).size)
-
-      # @param body [String]
-      # @param index [Numo::Int32] nodes of that body, of any shape
-      # @return [Numo::Int32] of the same shape
-      def at(body, index)
-        flat = index.flatten
-        return index if flat.empty?
-
-        (Algebra::Search.first_not_below(@lists.fetch(body), flat) + @first.fetch(body)).reshape(*index.shape)
+      def of(body)
+        mine = groups.select { |g| g.body == body }
+        mine.first.first...mine.last.range.end
       end
 
       # @return [String] the body of a point
-      def body_of(point) = @bodies.find { |body| of(body).cover?(point) }
+      def body_of(point) = groups.find { |g| g.range.cover?(point) }.body
 
-      # @return [Boolean] whether some node belongs to several bodies
+      # @param index [Integer] of a block of the grid
+      # @return [Numo::Int32] [e, k] the points of its elements
+      def block(index)
+        @blocks[index] ||= begin
+          block = @grid.blocks[index]
+          mine = groups.select { |g| g.body == block.body }
+          mine.size == 1 ? mine[0].at(block.conn) : parted(block, mine)
+        end
+      end
+
+      # @param key [Array(String, String)] of a place
+      # @param conn [Numo::Int32] its connectivity
+      # @return [Numo::Int32] points of the same shape; at the edges of shells those of one face that has them all
+      def place(key, conn)
+        mine = groups.select { |g| g.body == key[0] }
+        group = mine.find { |g| g.face == key[1] } || mine.find { |g| within?(conn, g) } || mine[0]
+        group.at(conn)
+      end
+
+      # @param places [Array<Shape::Place>]
+      # @return [Numo::Int32] their distinct points
+      def under(places)
+        Algebra::Gather.distinct(places.flat_map do |p|
+          next [Numo::Int32.new(of(p.body).size).seq(of(p.body).begin)] if p.of == :bodies
+
+          conn = @grid.places.fetch(p.key)
+          mine = groups.select { |g| g.body == p.body }
+          one = mine.find { |g| g.face == p.name || mine.size == 1 }
+          one ? [one.at(conn)] : mine.map { |g| shared(conn, g) }
+        end)
+      end
+
+      # @return [Boolean] whether some node has several points
       def shared? = @shared ||= Algebra::Gather.distinct([nodes]).size < size
+
+      private
+
+      # Faces in space are shells; in the plane they are regions.
+      def shell?(body)
+        @grid.dimension == 3 && @grid.of(body).all? { |b| Element::Kind[b.kind].dimension == 2 }
+      end
+
+      def faces(body)
+        found = @grid.places.select { |(name, _), conn| name == body && @grid.piece(conn)&.dimension == 2 }
+        found.map { |(_, face), conn| [body, face, Algebra::Gather.distinct([conn])] }
+      end
+
+      # Elements of a block by the face they lie on, known by their first and third corner.
+      def parted(block, mine)
+        result = Numo::Int32.zeros(*block.conn.shape)
+        mine.each do |group|
+          conn = @grid.places.fetch([group.body, group.face])
+          next unless conn.shape[1] == block.conn.shape[1]
+
+          rows = Numo::Int32.cast(member(corner_keys(block.conn), corner_keys(conn).sort).where)
+          result[rows, true] = group.at(block.conn[rows, true].dup) unless rows.empty?
+        end
+        result
+      end
+
+      def corner_keys(conn) = (Numo::Int64.cast(conn[true, 0]) * @grid.nodes.shape[0]) + conn[true, 2]
+
+      def member(values, sorted)
+        at = Algebra::Search.first_not_below(sorted, values)
+        sorted[at.clip(0, sorted.size - 1)].eq(values)
+      end
+
+      def within?(conn, group) = member(conn.flatten, group.nodes).all?
+
+      # Points of a group at those of some nodes that it has.
+      def shared(conn, group)
+        flat = conn.flatten
+        rows = member(flat, group.nodes).where
+        rows.empty? ? Numo::Int32.zeros(0) : group.at(flat[rows].dup)
+      end
     end
   end
 end

@@ -19,7 +19,7 @@ module Lattice
       def initialize(grid)
         @faces = []
         @edges = []
-        places = grid.places.to_h { |key, conn| [key, grid.piece(conn) ? grid.points.at(key[0], conn) : nil] }.compact
+        places = grid.places.to_h { |key, conn| [key, grid.piece(conn) ? grid.points.place(key, conn) : nil] }.compact
         surfaces, edges = [2, 1].map { |d| places.select { |_, conn| grid.piece(conn).dimension == d } }
         @points = Algebra::Gather.distinct(surfaces.values + edges.values)
         @nodes = grid.points.nodes[@points].dup

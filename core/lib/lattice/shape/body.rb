@@ -42,8 +42,8 @@ module Lattice
       def plane? = !solid? && !faces? && !members?
       def dimension = plane? ? 2 : 3
 
-      # Whether this version can solve it: members and faces are meshed only.
-      def solvable? = !members? && !faces?
+      # Whether this version can solve it: members are meshed only.
+      def solvable? = !members?
 
       def outline = prism&.outline
       def thickness = prism&.thickness || wall

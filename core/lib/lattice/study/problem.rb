@@ -22,7 +22,12 @@ module Lattice
 
       # @return [Mesh::Settings, nil]
       # @raise [InvalidInput] when a statement of the mesh is wrong
-      def settings = @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups)
+      def settings
+        @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups).then { |read| linear? ? read.with(order: "linear") : read }
+      end
+
+      # Shells are solved with straight sides, so that everything is, where there are some.
+      def linear? = parts.bodies.any?(&:faces?)
 
       # Nil while the note does not say how to mesh.
       def mesh_digest
@@ -31,12 +36,17 @@ module Lattice
         nil
       end
 
-      # What a study's result depends on: places by name, values in SI.
+      # @return [Load::Cases]
+      def cases = @cases ||= Load::Cases.new(document)
+
+      # @return [Array<Load::Condition>]
+      def conditions = @conditions ||= Load::Condition.all(self)
+
+      # What a study's result depends on, by meaning: what it reads, and nothing else.
       def study_digest(study)
-        statements = document.active.select { |s| (Load::Loads::KINDS + Load::Supports::KINDS).include?(s.kind) }
-        acts = statements.map { |s| [Model::Meaning.of(s, except: ["target"]), keys(s)] }
+        kind = Kinds.of(study)
         stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density) }
-        Model::Digest.of(["study", study["type"], study.quantity("load_factor", "ratio") || 1.0, mesh_digest, acts, stuff])
+        Model::Digest.of([study["type"], kind::VERSION, kind.options(study), mesh_digest, cases.signature, conditions.map(&:signature), stuff])
       end
 
       # @return [Hash] what the findings of a study depend on besides its result

@@ -17,19 +17,25 @@ module Lattice
         @unknowns = unknowns
         @held = Numo::Int8.zeros(unknowns)
         @given = Numo::DFloat.zeros(cases, unknowns)
+        @set = Numo::Int8.zeros(cases, unknowns)
         @ties = {}
       end
 
       # @param dofs [Numo::Int32] unknowns that take a value
-      # @param value [Float] in one case, and none in the others; zero in all
-      # @return [Numo::Int32] those that already had another value, or follow others
-      def prescribe(dofs, value, in_case: 0)
+      # @param value [Float]
+      # @param in_case [Integer, nil] the case it is given in, in others they are held; nil gives it in all
+      # @return [Numo::Int32] those that already had another value there
+      def prescribe(dofs, value, in_case: nil)
         return dofs if dofs.empty?
 
-        clash = dofs[(@held[dofs].ne(0) & (given[in_case, dofs] - value).abs.gt([value.abs, 1.0].max * 1e-15)).where]
         @held[dofs] = 1
-        given[in_case, dofs] = value
-        clash
+        clashes = (in_case ? [in_case] : (0...given.shape[0])).map do |k|
+          clash = dofs[(@set[k, dofs].ne(0) & (given[k, dofs] - value).abs.gt([value.abs, 1.0].max * 1e-15)).where]
+          @set[k, dofs] = 1
+          given[k, dofs] = value
+          clash
+        end
+        clashes.max_by(&:size)
       end
 
       # u[dof] = Σ factors · u[others]

@@ -8,7 +8,7 @@ module Lattice
 
       # @param problem [Study::Problem]
       # @param study [Model::Statement]
-      # @param result [Result::Static]
+      # @param result [Result::Outcome]
       def initialize(problem, study, result)
         @problem = problem
         @study = study
@@ -32,20 +32,29 @@ module Lattice
         @problem.document.active(kind).select { |s| s["study"] == @study.name }.map { |s| reader.new(s, @problem).read(@result) }
       end
 
+      # The frame that is least in balance.
       def equilibrium
-        balance = @result.balance
-        { kind: "equilibrium", value: balance[:error], holds: balance[:error] < BALANCED }
+        worst = balances.max_by { |_, balance| balance[:error] }
+        { kind: "equilibrium", value: worst[1][:error], holds: worst[1][:error] < BALANCED, frame: worst[0] }
       end
+
+      def balances = @balances ||= (0...@result.computed).to_h { |frame| [frame, @result.balance(frame)] }
 
       def summary
-        { mesh: @result.grid.summary, energy: @result.energy, mass: @result.mass, balance: @result.balance,
-          peaks: peaks, supports: supports }
+        { mesh: @result.grid.summary, mass: @result.mass, catalogue: @result.catalogue.map(&:as_json), layers: @result.layers, frames: @result.frames.map { |f| f.to_h.merge(of_frame(f.index)) },
+          **of_frame(0) }
       end
 
-      def peaks
-        stress = @result.field("von_mises")
-        moved = @result.field("displacement")
-        { von_mises: peak(stress).merge(unaveraged: @result.unaveraged_peak("von_mises")), displacement: peak(moved) }
+      def of_frame(frame)
+        return { peaks: peaks(frame) } if @result.envelope?(frame)
+
+        { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame) }
+      end
+
+      def peaks(frame)
+        stress = @result.field("von_mises", frame)
+        moved = @result.field("displacement", frame)
+        { von_mises: peak(stress).merge(unaveraged: @result.unaveraged_peak("von_mises", frame)), displacement: peak(moved) }
       end
 
       def peak(field)
@@ -54,10 +63,9 @@ module Lattice
       end
 
       # Reactions support by support, for the table.
-      def supports
-        holders = Load::Supports.new(@problem.document, @problem.groups, @result.grid)
-        holders.statements.map do |statement|
-          { statement: statement.id, target: statement["target"], reaction: @result.reaction_sum(holders.nodes(statement)) }
+      def supports(frame)
+        @problem.conditions.select(&:holds?).map do |held|
+          { statement: held.statement.id, target: held.statement["target"], reaction: @result.reaction_sum(@result.grid.nodes_of(held.places), frame) }
         end
       end
     end

@@ -34,7 +34,7 @@ module Lattice
                                                                                                                         cure: "A hand check wants at least #{SLENDER.round} times.")
       end
 
-      # @param result [Result::Static]
+      # @param result [Result::Outcome]
       # @return [Hash] a finding: estimate and computed deflection in m, difference as a ratio
       def read(result)
         check!
@@ -93,11 +93,11 @@ module Lattice
 
       # Where along the axis the deflection is held.
       def supported(result, nodes)
-        held = Load::Supports.new(@problem.document, @problem.groups, result.grid).constraints.held
-        dimension = result.grid.dimension
-        is_held = Numo::Int8.zeros(result.grid.unknowns)
-        is_held[held] = 1
-        places = result.grid.nodes[nodes[is_held[(nodes * dimension) + across].ne(0).where], axis].dup
+        name = System::Dofs::NAMES[across]
+        holding = @problem.conditions.select { |c| c.holds? && c.components.include?(name) }
+        is_held = Numo::Int8.zeros(result.grid.nodes.shape[0])
+        holding.each { |c| is_held[result.grid.nodes_of(c.places)] = 1 }
+        places = result.grid.nodes[nodes[is_held[nodes].ne(0).where], axis].dup
         raise statement.fault("nothing holds “#{body.name}” along #{'xyz'[across]}", path: "body", cure: "Add a support.") if places.empty?
 
         places

@@ -5,9 +5,6 @@ module Lattice
     # An allowed value read against a result, body by body where it is a share of a strength.
     class Limit
       STRENGTH = %r{\A\s*(yield|ultimate)\s*(?:([/*])\s*(.+))?\z}
-      WORDS = { "von_mises" => "von Mises stress", "tresca" => "Tresca stress", "principal_max" => "greatest principal stress",
-                "principal_min" => "least principal stress", "displacement" => "displacement", "reaction" => "reaction" }.freeze
-
       attr_reader :statement
 
       # @param statement [Model::Statement] a limit
@@ -18,7 +15,7 @@ module Lattice
       end
 
       def quantity = statement["quantity"]
-      def dimension = Result::Static.dimension_of(quantity)
+      def dimension = Result::Catalogue.dimension_of(quantity)
       def reaction? = quantity.start_with?("reaction")
 
       # @raise [InvalidInput] for a target or an allowed value that cannot be read
@@ -26,21 +23,17 @@ module Lattice
         places.each { |place| allowed(place.body) }
       end
 
-      # @param result [Result::Static]
-      # @return [Hash] a finding
+      # @param result [Result::Outcome]
+      # @return [Hash] a finding: the worst of all frames that are judged
       def read(result)
-        worst = (reaction? ? [of_reaction(result)] : by_body(result)).max_by { |r| r[:utilisation] }
-        worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"],
+        frames = @problem.cases.judged
+        worst = frames.flat_map { |frame| (reaction? ? [of_reaction(result, frame)] : by_body(result, frame)).map { |found| found.merge(frame: frame) } }.max_by { |r| r[:utilisation] }
+        worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"], frame_name: frames.size > 1 ? result.frames[worst[:frame]].name : nil,
                     dimension: dimension, margin: 1 - worst[:utilisation], holds: worst[:utilisation] <= 1)
       end
 
-      # @return [String] such as "stress along x"
-      def words
-        WORDS[quantity] || quantity.then do |q|
-          kind, part = q.split("_")
-          kind == "stress" ? "stress #{part}" : "#{kind} along #{part}"
-        end
-      end
+      # @return [String] such as "displacement along x"
+      def words = Result::Catalogue.field!(quantity).words
 
       # @param body [String] whose strength counts
       # @return [Float] in SI
@@ -81,8 +74,8 @@ module Lattice
         raise statement.fault(e.message, path: "at_most", cure: "Write it like yield / 1.5.")
       end
 
-      def by_body(result)
-        field = size_of(result.field(quantity))
+      def by_body(result, frame)
+        field = size_of(result.field(quantity, frame))
         places.group_by(&:body).map do |body, members|
           points = result.grid.points_of(members)
           at = points[field[points].max_index]
@@ -90,8 +83,8 @@ module Lattice
         end
       end
 
-      def of_reaction(result)
-        sum = result.reaction_sum(result.grid.nodes_of(places))
+      def of_reaction(result, frame)
+        sum = result.reaction_sum(result.grid.nodes_of(places), frame)
         component = quantity.split("_")[1]
         value = component ? sum["xyz".index(component)].abs : Math.sqrt(sum.sum { |c| c * c })
         finding(value, allowed(places[0].body), nil, places[0].body)

@@ -94,13 +94,21 @@ module Lattice
         odd(group.fault_at("it matches nothing on the shape", path: "rule", cure: "Change its rule, or pick its places.")) if @groups.members(group).empty?
       end
 
-      def supports = @document.active.select { |s| Load::Supports::KINDS.include?(s.kind) }
-
       def check_supports
-        held = supports.to_h { |s| [s, collect { @groups.target!(s, Load::Supports::TARGETS) } || []] }
+        held = @problem.conditions.select(&:holds?).to_h { |c| [c, collect { c.check! || c.places } || []] }
         solved = @parts.bodies.select(&:solvable?)
         (@parts.bodies - solved).each { |body| stop(unsolved(body)) }
+        check_walls(solved)
         @parts.joins.clusters(solved).each { |cluster| check_motions(cluster, held) }
+      end
+
+      def check_walls(bodies)
+        bodies.select { |b| b.faces? && b.wall.nil? }.each do |body|
+          stop(Fault.new(statement: @document.active.find { |s| s.name == body.name }&.id, path: "wall", message: "the faces of “#{body.name}” have no thickness", cure: "Give their thickness."))
+        end
+        return unless bodies.any?(&:faces?) && @problem.mesh_statement && @problem.mesh_statement["order"] != "linear"
+
+        odd(@problem.mesh_statement.fault_at("faces are solved with straight sides, so the whole mesh has linear elements", path: "order", cure: "Choose linear elements, or leave it so."))
       end
 
       def unsolved(body)
@@ -109,9 +117,9 @@ module Lattice
 
       # Bodies that share nodes hold each other.
       def check_motions(cluster, held)
-        points = held.flat_map do |statement, places|
-          components = (statement["components"] || [statement["component"]]).map { |c| "xyz".index(c) }
-          places.flat_map { |p| cluster.select { |b| p.body == b.name }.map { |b| [b.sample(p), components] } }
+        points = held.flat_map do |condition, places|
+          components = condition.components.map { |name| System::Dofs::NAMES.index(name) }
+          places.flat_map { |p| cluster.select { |b| p.body == b.name }.map { |b| [b.sample(p), components.select { |c| c < 3 || b.faces? }] } }
         end
         body = cluster[0]
         low, high = body.bounds
@@ -121,7 +129,7 @@ module Lattice
         what = points.empty? ? "the body “#{body.name}” has no support" : "the supports of “#{body.name}” do not hold it"
         stop(Fault.new(message: "#{what}: it is free to #{sentence(free)}",
                        cure: points.empty? ? "Add a support on one of its places." : "Hold another component or place.",
-                       statement: points.empty? ? nil : held.keys.last.id))
+                       statement: points.empty? ? nil : held.keys.last.statement.id))
       end
 
       # "slide along x and y, and turn about z"
@@ -137,18 +145,11 @@ module Lattice
       end
 
       def check_loads
-        loads = @document.active.select { |s| Load::Loads::KINDS.include?(s.kind) }
-        loads.each { |s| collect { check_load(s) } }
+        loads = @problem.conditions.select(&:loads?)
+        loads.each { |condition| collect { condition.check! } }
+        @problem.cases.faults.each { |f| stop(f) }
         moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
         odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) if loads.empty? && !moved
-      end
-
-      def check_load(statement)
-        case statement.kind
-        when "force" then @groups.target!(statement, %i[faces edges points])
-        when "pressure" then @groups.target!(statement, [@parts.dimension == 3 ? :faces : :edges])
-        end
-        statement.direction if statement["direction"]
       end
 
       def check_mesh

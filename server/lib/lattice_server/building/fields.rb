@@ -42,19 +42,21 @@ module LatticeServer
                            "triangles" => seen.triangles, "sides" => seen.sides), { count: seen.count, of: chosen.size })
       end
 
-      # @param result [Lattice::Result::Static]
-      # @param names [Array<String>] see Result::Static.fields
-      # @return [String] the fields at the nodes of the skin
-      def fields(result, names)
-        unknown = names - Lattice::Result::Static.fields
-        raise Problem.new(422, "“#{unknown.first}” is not a field", cure: "Known: #{Lattice::Result::Static.fields.join(', ')}.") unless unknown.empty?
+      # @param result [Lattice::Result::Outcome]
+      # @param names [Array<String>] of its catalogue
+      # @param frame [Integer]
+      # @param layer [String, nil] of shells
+      # @return [String] the fields at the points of the skin
+      def fields(result, names, frame, layer)
+        raise Problem.new(422, "there is no frame #{frame}", cure: "The result has #{result.frames.size}.") unless frame.between?(0, result.frames.size - 1)
+        raise Problem.new(422, "“#{layer}” is not a layer", cure: "Known: #{result.layers.join(', ')}.") unless layer.nil? || result.layers.include?(layer)
 
-        arrays = { "displacement" => Numo::SFloat.cast(result.displacement[drawn.nodes, true]) }
-        extremes = {}
-        names.each do |name|
-          field = result.field(name)
+        arrays = { "displacement" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }
+        extremes = names.to_h do |name|
+          dimension = Lattice::Result::Catalogue.dimension_of(name)
+          field = result.field(name, frame, layer: layer)
           arrays[name] = Numo::SFloat.cast(field[drawn.points])
-          extremes[name] = extreme(field, result).merge(dimension: Lattice::Result::Static.dimension_of(name))
+          [name, extreme(field, result).merge(dimension: dimension)]
         end
         packed(arrays, { extremes: extremes })
       end
@@ -70,6 +72,9 @@ module LatticeServer
         known = Lattice::Mesh::QualityReport::MEASURES.map(&:key)
         known.find { |key| key.to_s == name } || raise(Problem.new(422, "“#{name}” is not a measure of elements", cure: "Known: #{known.join(', ')}."))
       end
+
+      # An envelope has no movement of its own.
+      def movement(result, frame) = result.envelope?(frame) ? Numo::DFloat.zeros(*grid.nodes.shape) : result.displacement(frame)
 
       def extreme(field, result)
         low = field.min_index

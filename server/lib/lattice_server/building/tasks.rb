@@ -41,9 +41,9 @@ module LatticeServer
       def quality(mesh, measure) = Fields.new(grid(mesh)).quality(measure)
       def elements(mesh, measure, look) = Fields.new(grid(mesh)).elements(measure, look)
 
-      def fields(path, mesh, names)
+      def fields(path, mesh, names, frame, layer)
         result = kept(@results, path) { Lattice::Format::ResultFile.read(path, grid(mesh)) }
-        Fields.new(result.grid).fields(result, names)
+        Fields.new(result.grid).fields(result, names, frame, layer)
       end
 
       def problem(text) = kept(@problems, text) { Lattice::Study::Problem.new(Lattice::Model::Document.read(text)) }

@@ -1,0 +1,30 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    # Solids and plane regions.
+    class ContinuumPiece
+      LAYERS = [""].freeze
+
+      attr_reader :block, :body, :material
+
+      def initialize(block, coordinates, body, material)
+        @block = block
+        @body = body
+        @material = material
+        @continuum = Continuum.new(Kind[block.kind], coordinates, body.make, thickness: body.thickness)
+      end
+
+      def conn = block.conn
+      def names = System::Dofs::NAMES.first(body.dimension)
+      def layers = LAYERS
+      def folded? = @continuum.least_determinant <= 0
+      def stiffness = @continuum.stiffness(material.young, material.poisson)
+      def node_volumes = @continuum.node_volumes
+
+      # @param u [Numo::DFloat] [e, n, names]
+      # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
+      def recover(u) = { "" => @continuum.nodal_stress(u, material.young, material.poisson) }
+    end
+  end
+end

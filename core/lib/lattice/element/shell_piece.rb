@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    # Faces with a thickness.
+    class ShellPiece
+      LAYERS = { "top" => 1.0, "middle" => 0.0, "bottom" => -1.0 }.freeze
+
+      attr_reader :block, :body, :material
+
+      def initialize(block, coordinates, body, material)
+        @block = block
+        @body = body
+        @material = material
+        @shell = Shell::Block.new(coordinates, thickness: body.wall, young: material.young, poisson: material.poisson)
+      end
+
+      def conn = block.conn
+      def names = Shell::Block::NAMES
+      def layers = LAYERS.keys
+      def folded? = false
+      def stiffness = @shell.stiffness
+      def node_volumes = @shell.node_volumes
+
+      # @param u [Numo::DFloat] [e, n, 6]
+      # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
+      def recover(u)
+        resultants = @shell.resultants(u)
+        LAYERS.transform_values { |place| @shell.stress(resultants, place) }
+      end
+    end
+  end
+end

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    # A statement that acts on a model: holds it or loads it. Each kind is one file in conditions/, named as
+    # the statement; there is no other list of them.
+    class Condition
+      FOLDER = File.join(__dir__, "conditions")
+      KINDS = Dir.children(FOLDER).map { |file| File.basename(file, ".rb") }.sort.freeze
+
+      class << self
+        # @return [Array<Condition>] those of the statements in force, in their order
+        def all(problem) = problem.document.active.select { |s| KINDS.include?(s.kind) }.map { |s| of(s, problem) }
+
+        def of(statement, problem) = Conditions.const_get(statement.kind.split("_").map(&:capitalize).join).new(statement, problem)
+
+        # What may be targeted, and what it does.
+        attr_reader :targets
+
+        def acts_on(*targets) = @targets = targets
+      end
+
+      attr_reader :statement, :problem
+
+      def initialize(statement, problem)
+        @statement = statement
+        @problem = problem
+      end
+
+      # Whether it keeps nodes from moving, or pushes them.
+      def holds? = false
+      def loads? = false
+
+      # @return [String] the case it belongs to; the unnamed one when none is told
+      def case_name = statement["case"].to_s
+
+      # @return [Array<Shape::Place>]
+      # @raise [InvalidInput]
+      def places = problem.groups.target!(statement, self.class.targets)
+
+      # @raise [InvalidInput] with what keeps it from acting
+      def check!
+        places if self.class.targets
+        statement.direction if statement["direction"]
+        problem.cases.check!(statement)
+      end
+
+      # @return [Array] what it says, by meaning
+      def signature = [Model::Meaning.of(statement, except: ["target"]), problem.keys(statement)]
+
+      # @param structure [System::Structure]
+      def apply(structure) = raise(NotImplementedError)
+
+      private
+
+      # @return [Numo::DFloat] unit vector in the model's dimension
+      def along(dimension)
+        direction = statement.direction
+        return direction if dimension == 3
+        return direction[0..1].dup if direction[2].zero?
+
+        raise statement.fault("it acts along z, but the model lies in the xy plane", path: "direction", cure: "Choose a direction in the plane.")
+      end
+    end
+  end
+end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Result
+    # The fields that a result has: name, words, kind of quantity. Window, tray, limits and files take
+    # them from here.
+    module Catalogue
+      Field = Struct.new(:name, :words, :dimension) do
+        def as_json = to_h
+      end
+
+      VECTORS = { "displacement" => ["displacement", "length"], "rotation" => %w[rotation angle], "reaction" => %w[reaction force], "moment_reaction" => ["reaction moment", "moment"] }.freeze
+      STRESS = { "von_mises" => "von Mises stress", "tresca" => "Tresca stress", "principal_max" => "greatest principal stress", "principal_mid" => "middle principal stress",
+                 "principal_min" => "least principal stress" }.merge(Stress::COMPONENTS.to_h { |c| ["stress_#{c}", "stress #{c}"] }).freeze
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } +
+                VECTORS.flat_map { |name, (words, dimension)| [Field.new(name, words, dimension), *%w[x y z].map { |c| Field.new("#{name}_#{c}", "#{words} #{name == 'rotation' ? 'about' : 'along'} #{c}", dimension) }] })
+               .to_h { |field| [field.name, field] }.freeze
+
+      module_function
+
+      # @return [Field]
+      # @raise [InvalidInput]
+      def field!(name)
+        FIELDS[name] || raise(InvalidInput.at("“#{name}” is not a field", cure: "Known: #{FIELDS.keys.join(', ')}."))
+      end
+
+      def dimension_of(name) = field!(name).dimension
+
+      # @return [Array(String, Integer), nil] the vector that a field is of, and its component
+      def vector(name)
+        vector = VECTORS.keys.select { |v| name == v || name.match?(/\A#{v}_[xyz]\z/) }.max_by(&:size) or return nil
+        [vector, name == vector ? nil : "xyz".index(name[-1])]
+      end
+    end
+  end
+end

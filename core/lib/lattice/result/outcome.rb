@@ -1,0 +1,137 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Result
+    # What a study found, frame by frame. Computed states are kept; combinations and envelopes are made from them
+    # when they are read.
+    class Outcome
+      ENVELOPES = { "greatest" => ->(all) { all.reduce { |a, b| Numo::DFloat.maximum(a, b) } }, "least" => ->(all) { all.reduce { |a, b| Numo::DFloat.minimum(a, b) } },
+                    "largest in size" => ->(all) { all.reduce { |a, b| larger(a, b) } } }.freeze
+
+      # grid; frames: [Array<Frame>]; mass in kg or nil; ring: whether it is of rings
+      attr_reader :grid, :frames, :mass, :ring
+
+      # @return [Numo::DFloat] of both the one that is larger in size, entry by entry
+      def self.larger(one, other) = Numo::DFloat.cast(other.abs > one.abs).then { |take| (other * take) + (one * (1 - take)) }
+
+      # @param states [Array<State, Proc>] of the first frames; procs are called when they are read
+      # @param made [Hash] frame => {"terms" => [[frame, factor]]} or {"over" => [frames], "how" => a key of ENVELOPES}
+      def initialize(grid:, frames:, states:, made: {}, mass: nil, ring: false)
+        @grid = grid
+        @frames = frames
+        @states = states.dup
+        @made = made
+        @mass = mass
+        @ring = ring
+        @fields = {}
+      end
+
+      attr_reader :made
+
+      # @return [Integer] of states that were computed
+      def computed = @states.size
+
+      # @param frame [Integer]
+      # @return [State]
+      def state(frame = 0)
+        found = @states[frame]
+        return found if found.is_a?(State)
+
+        @states[frame] = found ? found.call : State.sum(terms(frame).map { |f, factor| [state(f), factor] })
+      end
+
+      def displacement(frame = 0) = state(frame).displacement
+      def rotation(frame = 0) = state(frame).rotation
+      def load(frame = 0) = state(frame).load
+      def reaction(frame = 0) = state(frame).reaction
+      def energy(frame = 0) = state(frame).energy
+      def envelope?(frame) = @made.dig(frame, "over") ? true : false
+
+      # @return [Array<String>] layers of shells; [""] elsewhere
+      def layers = @layers ||= state(0).stress.flat_map(&:keys).uniq
+
+      # @return [Array<Catalogue::Field>] those that this result has
+      def catalogue
+        Catalogue::FIELDS.values.reject { |f| (vector = Catalogue.vector(f.name)&.first) ? state(0)[vector.to_sym].nil? : state(0).stress.all?(&:empty?) }
+      end
+
+      # Stress averaged at the points of the mesh: per body (of shells, per face and layer), never across a border.
+      # @param layer [String, nil] of shells; nil takes the middle
+      # @return [Numo::DFloat] [p, 6]
+      def stress(frame = 0, layer = nil)
+        points = grid.points
+        sum = Numo::DFloat.zeros(points.size, 6)
+        hits = Numo::Int32.zeros(points.size)
+        state(frame).stress.each_with_index do |by_layer, b|
+          values = by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""] or next
+          index = points.block(b)
+          sum += Algebra::Gather.sum(values, index, points.size)
+          hits += index.flatten.bincount(minlength: points.size)
+        end
+        sum / Numo::DFloat.cast(hits.clip(1, nil)).reshape(points.size, 1)
+      end
+
+      # @param name [String] of the catalogue
+      # @param frame [Integer]
+      # @param layer [String, nil] of shells; nil takes of all layers the largest in size
+      # @return [Numo::DFloat] [p] at the points of the mesh
+      def field(name, frame = 0, layer: nil)
+        @fields.shift if @fields.size > 12
+        @fields[[name, frame, layer]] ||= envelope?(frame) ? enveloped(name, frame, layer) : plain(name, frame, layer)
+      end
+
+      # @return [Numo::Int32] [p] the frame that decides an envelope at each point
+      def governing(name, frame, layer: nil)
+        all = @made[frame]["over"]
+        wanted = field(name, frame, layer: layer)
+        all.reverse.reduce(Numo::Int32.zeros(wanted.size) + all[0]) do |found, f|
+          same = (field(name, f, layer: layer) - wanted).abs <= wanted.abs * 1e-12
+          at = same.where
+          at.empty? ? found : found.tap { |list| list[at] = f }
+        end
+      end
+
+      # @param point [Integer] of the mesh
+      # @return [Array<Float>] where it lies, m
+      def at(point) = grid.nodes[grid.points.nodes[point], true].to_a
+
+      # Largest value of a stress scalar at element nodes before averaging, in size.
+      # @return [Float, nil] nil in an envelope
+      def unaveraged_peak(name, frame = 0)
+        return nil if envelope?(frame)
+
+        state(frame).stress.flat_map(&:values).map { |v| Stress.scalar(name, v.reshape(v.shape[0] * v.shape[1], 6)).abs.max }.max
+      end
+
+      # @return [Hash] see Balance
+      def balance(frame = 0) = Balance.new(grid, state(frame), ring).to_h
+
+      # @param nodes [Numo::Int32]
+      # @return [Array<Float>] sum of the reactions there
+      def reaction_sum(nodes, frame = 0) = nodes.empty? ? [0.0, 0.0, 0.0] : reaction(frame)[nodes, true].sum(0).to_a
+
+      private
+
+      def terms(frame) = @made.fetch(frame)["terms"]
+
+      def enveloped(name, frame, layer)
+        ENVELOPES.fetch(@made[frame]["how"]).call(@made[frame]["over"].map { |f| field(name, f, layer: layer) })
+      end
+
+      def plain(name, frame, layer)
+        vector, component = Catalogue.vector(name)
+        return at_points(state(frame)[vector.to_sym], component) if vector
+
+        wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
+        wanted.map { |l| Stress.scalar(name, stress(frame, l)) }.reduce { |a, b| self.class.larger(a, b) }
+      end
+
+      def at_points(table, component)
+        return Numo::DFloat.zeros(grid.points.size) unless table
+
+        found = component ? table[true, component].dup : Numo::NMath.sqrt((table**2).sum(1))
+        found[grid.points.nodes].dup
+      end
+    end
+  end
+end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    module Kinds
+      # Linear static: K u = f with u = T q + g, all load cases on one factorisation.
+      class Static
+        VERSION = 1
+
+        def self.options(study) = [study.quantity("load_factor", "ratio") || 1.0]
+
+        # @param problem [Problem]
+        # @param grid [Mesh::Grid]
+        # @param study [Model::Statement]
+        # @param monitor [Monitor]
+        # @return [Result::Outcome]
+        # @raise [InvalidInput] when the memory that is free does not suffice, or elements are folded
+        # @raise [SolveFailed]
+        def self.call(...) = new(...).call
+
+        def initialize(problem, grid, study, monitor = Monitor.new)
+          @problem = problem
+          @grid = grid
+          @study = study
+          @monitor = monitor
+        end
+
+        def call
+          Mesh::Estimate.check_solve!(@grid)
+          @structure = @monitor.phase("loads and supports", upto: 0.2) { System::Structure.new(@problem, @grid, @problem.conditions).apply }
+          loads = @structure.loads * self.class.options(@study)[0]
+          matrix = @structure.assembled(@monitor) { |piece| check_folded(piece) }
+          constraints = @structure.constraints
+          reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(matrix), constraints.reduce_load(matrix, loads)] }
+          @monitor.log("#{reduced.size} unknowns, #{reduced.entries} entries#{", #{loads.shape[0]} cases" if loads.shape[0] > 1}")
+          u = constraints.expand(solve(reduced, right))
+          @monitor.phase("recovery", upto: 1.0) { recover(u, matrix.dot(u), loads) }
+        end
+
+        private
+
+        def check_folded(piece)
+          return unless piece.folded?
+
+          Verdict::MeshQuality.new(@grid.quality.poor, @problem.document.units).check!
+          raise SolveFailed.new("an element of “#{piece.body.name}” is folded by its curved sides", cure: "Choose a smaller mesh size.")
+        end
+
+        def solve(matrix, right)
+          return right if matrix.size.zero?
+
+          factor = @monitor.phase("factorisation", upto: 0.85) { Algebra::Factor.new(matrix) }
+          result = @monitor.phase("solution", upto: 0.9) { factor.solve(right) }
+          @monitor.add(factor.times.transform_keys { |k| "cholmod #{k}" })
+          factor.free
+          finite(result)
+        rescue Algebra::Factor::NotPositive
+          raise SolveFailed.new("the model can still move without resisting: a part is loose, or its supports leave a motion free",
+                                statement: @problem.conditions.find(&:holds?)&.statement&.id,
+                                cure: "Hold it in another place or component; the readiness list tells which motions are free.")
+        end
+
+        def finite(result)
+          return result if result.abs.max < Float::INFINITY && !result.isnan.any?
+
+          raise SolveFailed.new("the solution is not finite: the supports leave a motion free, or a stiffness is out of all proportion",
+                                cure: "Check the supports, and the units of the materials.")
+        end
+
+        def recover(u, internal, loads)
+          states = Array.new(u.shape[0]) { |k| state(u[k, true].dup, internal[k, true].dup, loads[k, true].dup) }
+          frames, made = Steps.new(@problem.cases).to_a
+          Result::Outcome.new(grid: @grid, frames: frames, states: states, made: made, mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?))
+        end
+
+        def state(u, internal, load)
+          dofs = @structure.dofs
+          turns = dofs.names.include?(:rx)
+          split = { displacement: u, load: load, reaction: internal - load }.transform_values { |vector| dofs.spread(vector) }
+          turned = { rotation: u, moment_load: load, moment_reaction: internal - load }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
+          Result::State.new(**split, **turned, stress: stresses(u), energy: (internal * u).sum / 2)
+        end
+
+        def stresses(vector)
+          @structure.pieces.map do |piece|
+            table = @structure.dofs.table(piece.conn, piece.names)
+            piece.recover(vector[table.flatten].reshape(*table.shape).dup)
+          end
+        end
+      end
+    end
+  end
+end
