@@ -121,12 +121,14 @@ export interface FieldMeta {
   extremes: Record<string, { min: number; max: number; min_at: number[]; max_at: number[]; dimension: string }>;
 }
 
-export function useField(digest: string | null, name: string) {
+export function useField(digest: string | null, name: string, frame: number, layer: string | null) {
+  const words = new URLSearchParams({ names: name, frame: String(frame), ...(layer ? { layer } : {}) }).toString();
   return useQuery({
-    queryKey: ["field", digest, name],
+    queryKey: ["field", digest, words],
     enabled: digest !== null,
     staleTime: Infinity,
-    queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?names=${name}`),
+    placeholderData: keepPreviousData,
+    queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?${words}`),
   });
 }
 

@@ -35,7 +35,10 @@ export type Statement =
   | StatementRings
   | StatementStudy
   | StatementLimit
-  | StatementHandCheck;
+  | StatementHandCheck
+  | StatementCase
+  | StatementCombination
+  | StatementEnvelope;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1255,8 +1258,33 @@ export interface StatementSupport {
   target: string;
   /**
    * @minItems 1
+   * @maxItems 6
    */
-  components: ["x" | "y" | "z", ...("x" | "y" | "z")[]];
+  components:
+    | ["x" | "y" | "z" | "rx" | "ry" | "rz"]
+    | ["x" | "y" | "z" | "rx" | "ry" | "rz", "x" | "y" | "z" | "rx" | "ry" | "rz"]
+    | ["x" | "y" | "z" | "rx" | "ry" | "rz", "x" | "y" | "z" | "rx" | "ry" | "rz", "x" | "y" | "z" | "rx" | "ry" | "rz"]
+    | [
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz"
+      ]
+    | [
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz"
+      ]
+    | [
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz",
+        "x" | "y" | "z" | "rx" | "ry" | "rz"
+      ];
 }
 /**
  * Prescribes one displacement component.
@@ -1280,6 +1308,10 @@ export interface StatementDisplacement {
    * Displacement.
    */
   value: string;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
 }
 /**
  * A total force, spread evenly over its target.
@@ -1303,6 +1335,10 @@ export interface StatementForce {
    */
   value: string;
   direction: Direction;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
 }
 /**
  * A pressure that pushes onto its target.
@@ -1325,6 +1361,10 @@ export interface StatementPressure {
    * Pressure; negative pulls.
    */
   value: string;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
 }
 /**
  * Weight of everything.
@@ -1344,6 +1384,10 @@ export interface StatementGravity {
    */
   value: string;
   direction: Direction;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
 }
 /**
  * How the bodies are meshed.
@@ -1563,7 +1607,11 @@ export interface StatementLimit {
     | "reaction"
     | "reaction_x"
     | "reaction_y"
-    | "reaction_z";
+    | "reaction_z"
+    | "rotation"
+    | "rotation_x"
+    | "rotation_y"
+    | "rotation_z";
   /**
    * The name of a group, or of a body; empty while it is not chosen yet.
    */
@@ -1589,6 +1637,96 @@ export interface StatementHandCheck {
   study: string;
   body: string;
   beam: "cantilever" | "simply supported";
+}
+/**
+ * A load case: loads and prescribed values name it.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_case".
+ */
+export interface StatementCase {
+  id: Id;
+  kind: "case";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+}
+/**
+ * Load cases added up with factors.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_combination".
+ */
+export interface StatementCombination {
+  id: Id;
+  kind: "combination";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+  /**
+   * @minItems 1
+   * @maxItems 100
+   *
+   * Items: A case and its factor.
+   */
+  terms: [
+    {
+      /**
+       * The name of a case.
+       */
+      case: string;
+      /**
+       * What its loads are multiplied by.
+       */
+      factor: string;
+    },
+    ...{
+      /**
+       * The name of a case.
+       */
+      case: string;
+      /**
+       * What its loads are multiplied by.
+       */
+      factor: string;
+    }[]
+  ];
+}
+/**
+ * The greatest and the least over cases and combinations.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_envelope".
+ */
+export interface StatementEnvelope {
+  id: Id;
+  kind: "envelope";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+  /**
+   * What it runs over: all combinations, or all cases where there are none, when left out.
+   *
+   * @maxItems 200
+   *
+   * Items: The name of a case or combination.
+   */
+  over?: string[];
 }
 /**
  * This interface was referenced by `Model`'s JSON-Schema

@@ -151,6 +151,8 @@ export interface LimitFinding {
   margin: number;
   holds: boolean;
   at: number[] | null;
+  /** The frame that decides, where there are several. */
+  frame_name: string | null;
 }
 
 export interface HandCheckFinding {
@@ -173,20 +175,35 @@ export interface EquilibriumFinding {
 
 export type Finding = LimitFinding | HandCheckFinding | EquilibriumFinding;
 
+/** What is told of one frame; an envelope has peaks alone. */
+export interface FrameSummary {
+  energy?: number | null;
+  balance?: { load: number[]; reaction: number[]; load_moment: number[]; reaction_moment: number[]; error: number };
+  peaks: {
+    von_mises: { value: number; at: number[]; unaveraged: number | null };
+    displacement: { value: number; at: number[] };
+  };
+  supports?: { statement: string; target: string; reaction: number[] }[];
+}
+
+export interface ResultFrame extends FrameSummary {
+  index: number;
+  kind: string;
+  name: string;
+}
+
 export interface Findings {
   study: string;
   findings: Finding[];
   holds: boolean;
   summary: {
     mesh: MeshSummary;
-    energy: number;
     mass: number | null;
-    balance: { load: number[]; reaction: number[]; load_moment: number[]; reaction_moment: number[]; error: number };
-    peaks: {
-      von_mises: { value: number; at: number[]; unaveraged: number };
-      displacement: { value: number; at: number[] };
-    };
-    supports: { statement: string; target: string; reaction: number[] }[];
+    /** The fields of the result, their words and kinds of quantity. */
+    catalogue: { name: string; words: string; dimension: string }[];
+    /** Of shells; one without a name elsewhere. */
+    layers: string[];
+    frames: ResultFrame[];
   };
 }
 

@@ -8,14 +8,21 @@ export function StudyFindings({ study }: { study: StudyState }) {
   const findings = study.findings;
   if (!findings) return <p className="px-3 py-0.5 font-serif text-faint">{study.name} has not been solved.</p>;
   const balance = findings.findings.find((f): f is EquilibriumFinding => f.kind === "equilibrium");
-  const { peaks, mass } = findings.summary;
+  const { frames, mass } = findings.summary;
+  const real = frames.filter((f) => f.kind !== "envelope");
+  const most = (of: (f: (typeof frames)[number]) => number) => real.reduce((a, b) => (of(b) > of(a) ? b : a));
+  const [stressed, bent] = [most((f) => f.peaks.von_mises.value), most((f) => f.peaks.displacement.value)];
+  const named = (frame: { name: string }) => (real.length > 1 ? ` in ${frame.name}` : "");
   return (
     <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>
       {study.state === "stale" && <span className="mr-1 font-sans text-[12px] text-amber-ink">stale ·</span>}
       {study.name}: reactions balance the loads to{" "}
       <span className={balance?.holds ? "text-spruce" : "font-semibold text-vermilion"}>{((balance?.value ?? 0) * 100).toFixed(2)} %</span>. Greatest von Mises stress{" "}
-      <b className="font-semibold">{shown.text(peaks.von_mises.value, "stress")}</b> (before averaging {shown.text(peaks.von_mises.unaveraged, "stress")}), greatest displacement{" "}
-      <b className="font-semibold">{shown.text(peaks.displacement.value, "length")}</b>
+      <b className="font-semibold">{shown.text(stressed.peaks.von_mises.value, "stress")}</b>
+      {named(stressed)}
+      {stressed.peaks.von_mises.unaveraged !== null && <> (before averaging {shown.text(stressed.peaks.von_mises.unaveraged, "stress")})</>}, greatest displacement{" "}
+      <b className="font-semibold">{shown.text(bent.peaks.displacement.value, "length")}</b>
+      {named(bent)}
       {mass !== null && <>, mass {shown.text(mass, "mass")}</>}.
     </p>
   );
@@ -31,6 +38,7 @@ export function LimitVerdict({ finding, stale }: { finding: LimitFinding; stale:
       </span>
       <span className="block text-[11.5px] text-faint">
         {shown.text(finding.value, finding.dimension)} of {shown.text(finding.allowed, finding.dimension)}
+        {finding.frame_name && <span className="block">in {finding.frame_name}</span>}
       </span>
     </span>
   );

@@ -3,7 +3,8 @@ import { Command } from "cmdk";
 import { Popover } from "radix-ui";
 import { useDesk } from "../workspace/desk";
 import { useNote } from "./context";
-import { freshId, TEMPLATES, type Template } from "./templates";
+import { TEMPLATES } from "./kinds";
+import { freshId, type Template } from "./template";
 import { useImport } from "./useImport";
 
 /** Where statements are written: "/" opens it from anywhere. */

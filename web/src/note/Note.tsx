@@ -10,8 +10,8 @@ import { Context, useNote, type NoteContext } from "./context";
 import { HandCheckVerdict, LimitVerdict, StudyFindings } from "./FindingLines";
 import { InsertLine } from "./InsertLine";
 import { StatementLine } from "./StatementLine";
-import { freshId } from "./templates";
-import { SECTIONS } from "./words";
+import { freshId } from "./template";
+import { SECTIONS } from "./kinds";
 
 /** Gives the parts of the note the model and the ways to change it. */
 export function NoteProvider({ view, shown, children }: { view: ModelView; shown: Shown; children: ReactNode }) {

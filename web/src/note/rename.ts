@@ -17,6 +17,12 @@ function renameBody(s: Statement, old: string, name: string) {
   if (s.kind === "join") s.bodies = s.bodies.map((b) => (b === old ? name : b)) as typeof s.bodies;
 }
 
+function renameCase(s: Statement, old: string, name: string) {
+  if ("case" in s && s.case === old) s.case = name;
+  if (s.kind === "combination") s.terms.forEach((term) => term.case === old && (term.case = name));
+  if (s.kind === "envelope" && s.over) s.over = s.over.map((n) => (n === old ? name : n));
+}
+
 /** Rules name bodies (body, touching) and groups (grown, edges_of). */
 function renameInRule(rule: Rule, old: string, name: string, made: boolean): Rule {
   if ("all" in rule) return { all: rule.all.map((r) => renameInRule(r, old, name, made)) as typeof rule.all };
@@ -38,6 +44,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (s.id === id) return { ...s, name } as Statement;
     const copy = structuredClone(s);
     if (renamed.kind === "outline" || renamed.kind === "line") renameFigure(copy, old, name);
+    if (renamed.kind === "case" || renamed.kind === "combination") renameCase(copy, old, name);
     if (renamed.kind === "study" && "study" in copy && copy.study === old) copy.study = name;
     const made = MAKERS.includes(renamed.kind);
     if (made || renamed.kind === "group") {

@@ -30,6 +30,21 @@ export function last(view: ModelView, kind: Kind): string {
 export const imperial = (view: ModelView) => view.document.units.startsWith("in") || view.document.units.startsWith("ft");
 export const length = (view: ModelView, metric: string, inch: string) => (imperial(view) ? inch : metric);
 
+/** A share of the part (a twentieth), as a round number. */
+export function suggestedSize(view: ModelView, share = 20): string {
+  const size = view.shape.size ? view.shape.size / share : 0.1 / share;
+  const scale = imperial(view) ? 0.0254 : 0.001;
+  return `${Number((size / scale).toPrecision(1))} ${imperial(view) ? "in" : "mm"}`;
+}
+
+/** An id that no statement has yet. */
+export function freshId(statements: Statement[]): string {
+  const used = new Set(statements.map((s) => s.id));
+  let n = statements.length + 1;
+  while (used.has(`s${n}`)) n += 1;
+  return `s${n}`;
+}
+
 export const onlyBody = (view: ModelView) => view.shape.bodies[0]?.name ?? "";
 export const lastBody = (view: ModelView) => view.shape.bodies.at(-1)?.name ?? "";
 export const origin = (view: ModelView) => ({ x: length(view, "0 mm", "0 in"), y: length(view, "0 mm", "0 in") });

@@ -3,7 +3,7 @@ import { Refused, upload } from "../api/client";
 import type { Of } from "../api/types";
 import { useDesk } from "../workspace/desk";
 import { useNote } from "./context";
-import { freshId } from "./templates";
+import { freshId } from "./template";
 
 interface Brought {
   file: string;

@@ -7,11 +7,14 @@ import { useDesk } from "../workspace/desk";
 /** Reactions of every support with their sum, beside the loads. */
 export function ReactionsTable() {
   const { view, shown } = useNote();
-  const { study, set } = useDesk();
+  const { study, frame, set } = useDesk();
   const [order, setOrder] = useState<{ column: number; down: boolean } | null>(null);
   const state = view.studies.find((s) => s.name === study) ?? view.studies[0];
-  const summary = state?.findings?.summary;
-  if (!summary) return <p className="text-faint">The reactions stand here once a study is solved.</p>;
+  const whole = state?.findings?.summary;
+  if (!whole) return <p className="text-faint">The reactions stand here once a study is solved.</p>;
+  const shownFrame = whole.frames[frame] ?? whole.frames[0];
+  if (!shownFrame?.balance || !shownFrame.supports) return <p className="text-faint">An envelope has no reactions of its own: choose a case or a combination under the model.</p>;
+  const summary = { balance: shownFrame.balance, supports: shownFrame.supports, energy: shownFrame.energy ?? null, mass: whole.mass };
 
   const size = (v: number[]) => Math.hypot(...v);
   const rows = summary.supports.map((s) => ({ id: s.statement, cells: [s.target, ...s.reaction, size(s.reaction)] as [string, ...number[]] }));
@@ -77,8 +80,8 @@ export function ReactionsTable() {
         </tbody>
       </table>
       <p className="mt-1 text-[11.5px] text-faint">
-        Strain energy {shown.text(summary.energy, "moment")}
-        {summary.mass !== null && <> · mass {shown.text(summary.mass, "mass")}</>} · imbalance {(summary.balance.error * 100).toExponential(1)} %
+        {summary.energy !== null && <>Strain energy {shown.text(summary.energy, "moment")} · </>}
+        {summary.mass !== null && <>mass {shown.text(summary.mass, "mass")} · </>}imbalance {(summary.balance.error * 100).toExponential(1)} %
       </p>
     </div>
   );

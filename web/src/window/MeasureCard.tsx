@@ -3,7 +3,7 @@ import { Refused } from "../api/client";
 import { useMeasures } from "../api/hooks";
 import type { MeasureLine, Of } from "../api/types";
 import { useNote } from "../note/context";
-import { freshId } from "../note/templates";
+import { freshId } from "../note/template";
 import { cleared, digits, type Shown } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { pickOf } from "./usePick";

@@ -5,10 +5,10 @@ import { useField, useSkin } from "../api/hooks";
 import type { LimitFinding, StudyState } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
-import { FIELDS } from "../note/words";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
 import { Card, Empty } from "./Card";
+import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
 import { MeshScene, type Pointed } from "./MeshScene";
@@ -33,9 +33,17 @@ function proposedExaggeration(size: number, greatest: number): number {
 export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyState | null }) {
   const { view, shown } = useNote();
   const { solve } = useSolve(view);
-  const { field, ends, exaggeration, animated, marks, set } = useDesk();
+  const desk = useDesk();
+  const { ends, exaggeration, animated, marks, set } = desk;
+  const summary = study?.findings?.summary;
+  const fields = summary?.catalogue ?? [];
+  const field = fields.some((f) => f.name === desk.field) ? desk.field : (fields[0]?.name ?? desk.field);
+  const frames = summary?.frames ?? [];
+  const frame = frames[desk.frame] ? desk.frame : 0;
+  const layers = summary?.layers.filter((l) => l !== "") ?? [];
+  const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
   const { data: skin } = useSkin(study?.mesh ?? null);
-  const { data: found, error } = useField(study?.result ?? null, field);
+  const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
   const [pointed, setPointed] = useState<Pointed | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
   const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
@@ -68,10 +76,11 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const high = ends.high ?? limit?.allowed ?? (signed ? reach : extremes.max);
   const low = ends.low ?? (signed ? -high : Math.min(extremes.min, 0));
   const kind = extremes.dimension;
-  const greatest = study.findings?.summary.peaks.displacement.value ?? 0;
+  const still = frames[frame]?.kind === "envelope";
+  const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
   const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest);
   const at = (place: number[]) => moved(place, skin.arrays.positions as Float32Array, displacement, factor);
-  const title = FIELDS.find(([name]) => name === field)?.[1] ?? field;
+  const title = fields.find((f) => f.name === field)?.words ?? field;
   const peak = Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
 
   return (
@@ -93,15 +102,25 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       </div>
       <Card>
         <span className={study.state === "stale" ? "opacity-60" : ""}>
-          <ChoiceChip label="field" value={field} options={FIELDS} onChoose={(v) => set({ field: v, ends: { low: null, high: null } })}>
+          <ChoiceChip label="field" value={field} options={fields.map((f) => [f.name, f.words] as const)} onChoose={(v) => set({ field: v, ends: { low: null, high: null } })}>
             <b className="font-sans text-[13px] font-semibold">{title}</b>
           </ChoiceChip>{" "}
-          · {study.name} · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
+          {layers.length > 0 && fields.find((f) => f.name === field)?.dimension === "stress" && (
+            <ChoiceChip
+              label="layer"
+              value={layer ?? ""}
+              options={[["", "largest of all layers"], ...layers.map((l) => [l, `at the ${l}`] as const)] as readonly (readonly [string, string])[]}
+              onChoose={(v) => set({ layer: v || null })}
+            />
+          )}{" "}
+          · {study.name}
+          {frames.length > 1 && <>, {frames[frame]?.name}</>} · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
           {limit && <>, {Math.round((Math.abs(peak) / limit.allowed) * 100)} % of the limit</>}
         </span>
         {study.state === "stale" && <span className="ml-2 text-amber-ink">stale: the model has changed since</span>}
       </Card>
-      <div className="card absolute bottom-[68px] left-4 flex items-center gap-2 px-2 py-1 text-[12px]">
+      <div className={`card absolute ${frames.length > 1 ? "bottom-[124px]" : "bottom-[68px]"} left-4 flex items-center gap-2 px-2 py-1 text-[12px]`}>
+        {still && <span className="text-faint">an envelope does not move;</span>}
         <label className="flex items-center gap-1.5">
           displacements ×
           <input
@@ -127,7 +146,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
           extremes
         </button>
       </div>
-      <div className="absolute inset-x-4 bottom-2">
+      <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
+        <FrameStrip frames={frames} at={frame} />
         <Legend stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit && ends.high === null ? limit.allowed : null} peak={reach} kind={kind} />
       </div>
     </>

@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import { Refused } from "../api/client";
 import type { Of, Place, PlaceKey, Statement } from "../api/types";
 import { useNote } from "../note/context";
-import { freshId } from "../note/templates";
+import { freshId } from "../note/template";
 import { useDesk } from "../workspace/desk";
 
 type Pick = NonNullable<Of<"group">["pick"]>[number];

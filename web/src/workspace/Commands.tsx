@@ -2,7 +2,6 @@ import { useEffect, useState } from "react";
 import { Command } from "cmdk";
 import { useEdit } from "../api/hooks";
 import { useNote } from "../note/context";
-import { FIELDS } from "../note/words";
 import { go } from "../ui/address";
 import { useDesk } from "./desk";
 import { useSolve } from "./useSolve";
@@ -22,7 +21,7 @@ const SHORTCUTS = [
 /** The searchable command list, and the list of shortcuts. */
 export function Commands() {
   const { view } = useNote();
-  const { set } = useDesk();
+  const { set, study: chosen } = useDesk();
   const edit = useEdit(view.id);
   const { solve, mesh, stop } = useSolve(view);
   const [open, setOpen] = useState<"commands" | "shortcuts" | null>(null);
@@ -50,13 +49,14 @@ export function Commands() {
   }, [set]);
 
   if (!open) return null;
+  const study = view.studies.find((s) => s.name === chosen) ?? view.studies[0];
   const commands: [string, () => void][] = [
     ["Solve what is not up to date", () => void solve()],
     ["Mesh", () => void mesh()],
     ["Stop the run", () => void stop()],
     ["Show the shape", () => set({ look: "shape" })],
     ["Show the mesh", () => set({ look: "mesh" })],
-    ...FIELDS.map(([field, text]): [string, () => void] => [`Show ${text}`, () => set({ look: "results", field, ends: { low: null, high: null } })]),
+    ...(study?.findings?.summary.catalogue ?? []).map(({ name: field, words }): [string, () => void] => [`Show ${words}`, () => set({ look: "results", field, ends: { low: null, high: null } })]),
     ["True scale", () => set({ exaggeration: 1 })],
     ["Undo", () => void edit("undo").catch(() => undefined)],
     ["Redo", () => void edit("redo").catch(() => undefined)],

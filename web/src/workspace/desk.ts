@@ -39,6 +39,9 @@ interface Desk {
   paper: boolean;
   study: string | null;
   field: string;
+  /** The frame of the study that is shown, and the layer of shells; null takes the largest of all. */
+  frame: number;
+  layer: string | null;
   /** Exaggeration of displacements; null lets the window choose. */
   exaggeration: number | null;
   animated: boolean;
@@ -69,6 +72,8 @@ export const useDesk = create<Desk>((set) => ({
   paper: false,
   study: null,
   field: "von_mises",
+  frame: 0,
+  layer: null,
   exaggeration: null,
   animated: false,
   ends: { low: null, high: null },

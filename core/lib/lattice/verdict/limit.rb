@@ -28,7 +28,7 @@ module Lattice
       def read(result)
         frames = @problem.cases.judged
         worst = frames.flat_map { |frame| (reaction? ? [of_reaction(result, frame)] : by_body(result, frame)).map { |found| found.merge(frame: frame) } }.max_by { |r| r[:utilisation] }
-        worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"], frame_name: frames.size > 1 ? result.frames[worst[:frame]].name : nil,
+        worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"], frame_name: result.frames.size > 1 ? result.frames[worst[:frame]].name : nil,
                     dimension: dimension, margin: 1 - worst[:utilisation], holds: worst[:utilisation] <= 1)
       end
 

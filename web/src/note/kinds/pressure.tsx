@@ -1,0 +1,24 @@
+import type { Of } from "../../api/types";
+import { CaseChip, Value } from "../loadChips";
+import { TargetChip } from "../TargetChip";
+import { imperial } from "../template";
+import { entry } from "./entry";
+
+function PressureLine({ statement }: { statement: Of<"pressure"> }) {
+  return (
+    <>
+      <Value statement={statement} /> presses on <TargetChip statement={statement} kinds={["faces", "edges"]} />
+      <CaseChip statement={statement} />
+    </>
+  );
+}
+
+export default [
+  entry({
+    kind: "pressure",
+    section: "Loads and stages",
+    order: 2,
+    Line: PressureLine,
+    templates: [{ word: "pressure", text: "pressure on a place", also: "load distributed uniform", make: (v) => ({ kind: "pressure", target: "", value: imperial(v) ? "100 psi" : "1 MPa" }) }],
+  }),
+];
