@@ -1,0 +1,234 @@
+# frozen_string_literal: true
+
+RSpec.describe Lattice::Element::Shell::Block do
+  section = { thickness: 0.1, young: 2.1e5, poisson: 0.3 }
+
+  # One element in a skew place of space: its stiffness as one matrix [6n, 6n].
+  def matrix(points, **section)
+    k = described_class.new(Numo::DFloat[points], **section).stiffness[true, true, 0, true, true]
+    n = points.size
+    k.transpose(2, 0, 3, 1).dup.reshape(6 * n, 6 * n)
+  end
+
+  def turned(points)
+    frame = Lattice::Shape::Frame.turning([0.3, 0.1, -0.2], Lattice::Shape::Vectors.unit3([1.0, 2.0, 0.5]), 0.9)
+    points.map { |p| frame.point(p) }
+  end
+
+  # Displacements and rotations of nodes under a slide and a turn.
+  def motion(points, slide, turn)
+    Numo::DFloat.cast(points.flat_map { |p| [0, 1, 2].map { |k| slide[k] + Lattice::Shape::Vectors.cross3(turn, p)[k] } + turn })
+  end
+
+  shapes = { "a distorted quadrilateral" => [[0, 0, 0], [1.0, 0.1, 0], [1.2, 0.9, 0], [-0.1, 0.7, 0]], "a warped quadrilateral" => [[0, 0, 0.05], [1, 0, -0.05], [1.1, 0.9, 0.06], [0, 1, -0.04]],
+             "a triangle" => [[0, 0, 0], [1, 0.2, 0], [0.3, 0.8, 0]] }
+
+  shapes.each do |what, points|
+    it "moves as a rigid body without force, and has no other free motion: #{what}" do
+      points = turned(points)
+      k = matrix(points, **section)
+      expect((k - k.transpose).abs.max).to be < 1e-10 * k.abs.max
+      [[1, 0, 0], [0, 1, 0], [0, 0, 1]].each do |axis|
+        expect(k.dot(motion(points, axis, [0, 0, 0])).abs.max).to be < 1e-10 * k.abs.max
+        expect(k.dot(motion(points, [0, 0, 0], axis)).abs.max).to be < 1e-10 * k.abs.max
+      end
+      values, = Numo::Linalg.eigh(k)
+      expect((values.abs > 1e-9 * values.max).count).to eq(k.shape[0] - 6)
+      expect(values.min).to be > -1e-10 * values.max
+    end
+
+    it "does not change when its nodes are numbered from another corner: #{what}" do
+      n = points.size
+      one = matrix(points, **section).reshape(n, 6, n, 6)
+      other = matrix(points.rotate(1), **section).reshape(n, 6, n, 6)
+      order = (0...n).map { |k| (k - 1) % n }
+      expect((other[order, true, order, true] - one).abs.max).to be < 1e-9 * one.abs.max
+    end
+  end
+
+  # Five elements round an inner one that is skew; all nodes of the border are moved, the inner ones follow.
+  corners = [[0, 0], [2.4, 0], [2.4, 1.2], [0, 1.2], [0.4, 0.2], [1.8, 0.3], [1.6, 0.8], [0.8, 0.8]]
+  quads = [[0, 1, 5, 4], [1, 2, 6, 5], [2, 3, 7, 6], [3, 0, 4, 7], [4, 5, 6, 7]]
+  meshes = { "quadrilaterals" => quads, "triangles" => quads.flat_map { |a, b, c, d| [[a, b, c], [a, c, d]] } }
+  fields = {
+    "constant strain" => ->(x, y) { [(1e-3 * x) + (5e-4 * y), (5e-4 * x) - (2e-3 * y), 0, 0, 0, 0] },
+    "constant curvature" => ->(x, y) { w = ((x * x) + (x * y) + (y * y)) / 2e3; [0, 0, w, (x + (2 * y)) / 2e3, -((2 * x) + y) / 2e3, 0] } # rubocop:disable Style/Semicolon
+  }
+
+  meshes.each do |kind, conn|
+    fields.each do |what, field|
+      it "passes the patch test of #{what} with #{kind}" do
+        table = Numo::Int32[*conn]
+        points = Numo::DFloat[*corners.map { |x, y| [x, y, 0.0] }]
+        names = described_class::NAMES
+        dofs = Lattice::System::Dofs.new(8, [[table, names]])
+        block = described_class.new(Lattice::Algebra::Gather.rows(points, table), **section)
+        matrix = Lattice::System::Pattern.new([[table, names]], dofs).assemble([block.stiffness])
+        constraints = Lattice::System::Constraints.new(dofs.size)
+        4.times { |node| field.call(*corners[node]).each_with_index { |value, k| constraints.prescribe(dofs.at(Numo::Int32[node], names[k]), value.to_f) } }
+        right = constraints.reduce_load(matrix, Numo::DFloat.zeros(1, dofs.size))
+        u = constraints.expand(Lattice::Algebra::Factor.new(constraints.reduce(matrix)).solve(right))[0, true].reshape(8, 6)
+        (4..7).each { |node| field.call(*corners[node]).each_with_index { |value, k| expect((u[node, k] - value).abs).to be < 1e-9 } }
+        found = block.resultants(Lattice::Algebra::Gather.rows(u, table))
+        stress = block.stress(found, 1.0)
+        expect((stress[true, true, 0] - stress[0, 0, 0]).abs.max).to be < 1e-9 * stress.abs.max
+        expect((stress[true, true, 3] - stress[0, 0, 3]).abs.max).to be < 1e-9 * stress.abs.max
+      end
+    end
+  end
+
+  it "stretches the top and presses the bottom of a plate that is bent" do
+    points = [[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0]]
+    block = described_class.new(Numo::DFloat[points], **section, poisson: 0.0)
+    u = Numo::DFloat[points.map { |x, _, _| [0, 0, -x * x / 2.0, 0, x, 0] }]
+    found = block.resultants(u)
+    expect(found.moments[0, true, 0].to_a).to all(be_near(2.1e5 * (0.1**3) / 12, 1e-9))
+    { 1.0 => 1, 0.0 => 0, -1.0 => -1 }.each { |place, sign| expect((block.stress(found, place)[0, 0, 0] - (sign * 2.1e5 * 0.05)).abs).to be < 1e-6 }
+  end
+
+  it "moves its middle with the nodes when it lies off them" do
+    points = [[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0]]
+    k = matrix(points, **section, poisson: 0.0, offset: 0.2)
+    stretch = Numo::DFloat.cast(points.flat_map { |x, _, _| [x, 0, 0, 0, 0, 0] })
+    force = k.dot(stretch).reshape(4, 6)
+    expect(force[1, 0] + force[2, 0]).to be_near(2.1e5 * 0.1, 1e-9)
+    expect((force[1, 4] + force[2, 4]).abs).to be_near(2.1e5 * 0.1 * 0.2, 1e-9)
+  end
+end
+
+RSpec.describe Lattice::Load::Cases do
+  def bar(*more, **changes) = problem({ force: { "case" => "pull", "direction" => "+x" }, material: { "properties" => Models::STEEL.merge("poisson" => "0") }, **changes }, *more)
+
+  let(:statements_of_cases) do
+    [{ "id" => "c1", "kind" => "case", "name" => "pull" }, { "id" => "c2", "kind" => "case", "name" => "warm" },
+     { "id" => "f2", "kind" => "force", "target" => "tip", "value" => "3 kN", "direction" => "-x", "case" => "warm" },
+     { "id" => "k", "kind" => "combination", "name" => "sum", "terms" => [{ "case" => "pull", "factor" => "1.5" }, { "case" => "warm", "factor" => "2" }] },
+     { "id" => "e", "kind" => "envelope", "name" => "all", "over" => %w[pull warm sum] }]
+  end
+
+  it "solves every case on one factorisation, adds up combinations, and finds what governs" do
+    allow(Lattice::Algebra::Factor).to receive(:new).and_call_original
+    result = solve(bar(*statements_of_cases))
+    expect(Lattice::Algebra::Factor).to have_received(:new).once
+    expect(result.frames.map { |f| [f.kind, f.name] }).to eq([%w[case pull], %w[case warm], %w[combination sum], ["envelope", "all: greatest"], ["envelope", "all: least"], ["envelope", "all: largest in size"]])
+    tip = result.grid.places[["bar", "side 2"]].flatten
+    moved = (0..5).map { |f| result.field("displacement_x", f)[tip].mean }
+    expect(moved[1]).to be_near(-3 * moved[0], 1e-9)
+    expect(moved[2]).to be_near(-4.5 * moved[0], 1e-9)
+    expect(moved[3..]).to eq([moved[0], moved[2], moved[2]])
+    expect(result.governing("displacement_x", 4)[tip].to_a.uniq).to eq([2])
+    expect([0, 1, 2].map { |f| result.balance(f)[:error] }.max).to be < 1e-9
+  end
+
+  it "reads limits over the combinations, and names the frame that decides" do
+    limit = { "id" => "l", "kind" => "limit", "study" => "pull", "quantity" => "von_mises", "target" => "bar", "at_most" => "100 MPa" }
+    checked = bar(*statements_of_cases, limit)
+    finding = Lattice::Verdict::Findings.new(checked, checked.study!, solve(checked)).to_h[:findings].last
+    expect(finding).to include(frame: 2, frame_name: "sum")
+    expect(finding[:value]).to be_near(4500 / 2e-4, 1e-6)
+  end
+
+  it "gives a movement in its own case, and holds the place in the others" do
+    moves = %w[pull warm].each_with_index.map { |c, i| { "id" => "m#{i}", "kind" => "displacement", "target" => "tip", "component" => "x", "value" => "#{i + 1} mm", "case" => c } }
+    result = solve(bar(*statements_of_cases.first(2), *moves))
+    tip = result.grid.places[["bar", "side 2"]].flatten
+    expect((0..1).map { |f| result.displacement(f)[tip, 0].to_a.uniq }).to eq([[1e-3], [2e-3]])
+  end
+
+  it "tells cases in which nothing acts, and names that are not there" do
+    messages = ->(*more) { Lattice::Verdict::Readiness.new(bar(*more)).notices.select(&:stops?).map { |n| n.fault.to_s }.join("\n") }
+    expect(messages.call({ "id" => "c1", "kind" => "case", "name" => "pull" }, { "id" => "c2", "kind" => "case", "name" => "idle" })).to include("idle", "nothing acts in it")
+    expect(messages.call).to include("there is no case named “pull”")
+    wrong = { "id" => "k", "kind" => "combination", "name" => "sum", "terms" => [{ "case" => "push", "factor" => "1" }] }
+    expect(messages.call(statements_of_cases[0], wrong)).to include("there is no case or combination named “push”")
+    expect(messages.call(statements_of_cases[0], { "id" => "e", "kind" => "envelope", "name" => "e", "over" => ["push"] })).to include("over.0")
+  end
+
+  it "keeps frames through a file, read one by one" do
+    result = solve(bar(*statements_of_cases))
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, "result")
+      Lattice::Format::ResultFile.write(path, result)
+      read = Lattice::Format::ResultFile.read(path, result.grid)
+      expect(read.frames).to eq(result.frames)
+      6.times { |f| expect(read.field("von_mises", f)).to eq(result.field("von_mises", f)) }
+    end
+  end
+
+  it "leaves a study's digest alone where only other statements change" do
+    digest = ->(p) { p.study_digest(p.study!) }
+    same = bar(*statements_of_cases)
+    expect(digest.call(bar(*statements_of_cases, { "id" => "l", "kind" => "limit", "study" => "pull", "quantity" => "von_mises", "target" => "bar", "at_most" => "yield" }))).to eq(digest.call(same))
+    expect(digest.call(bar(*statements_of_cases.first(3)))).not_to eq(digest.call(same))
+  end
+end
+
+RSpec.describe Lattice::Load::Condition do
+  let(:valid) do
+    { "force" => { "target" => "tip", "value" => "1 kN", "direction" => "-y" }, "pressure" => { "target" => "tip", "value" => "1 MPa" }, "gravity" => { "value" => "9.81 m/s2", "direction" => "-y" },
+      "support" => { "target" => "root", "components" => ["x"] }, "displacement" => { "target" => "root", "component" => "x", "value" => "1 mm" } }
+  end
+
+  def with(kind, fields) = problem({ force: nil, support: nil }, { "id" => "it", "kind" => kind }.merge(fields))
+
+  it "has an example for every kind that there is" do
+    expect(described_class::KINDS).to match_array(valid.keys)
+  end
+
+  described_class::KINDS.each do |kind|
+    it "checks, signs by meaning and applies: #{kind}" do
+      condition = with(kind, valid[kind]).conditions[0]
+      expect { condition.check! }.not_to raise_error
+      expect([condition.loads?, condition.holds?].count(true)).to eq(1)
+      structure = Lattice::System::Structure.new(condition.problem, condition.problem.mesh).apply
+      expect(condition.loads? ? structure.loads.abs.max.positive? : structure.constraints.held.size.positive?).to be(true)
+      spelled = valid[kind].transform_values { |v| { "1 kN" => "1000 N", "1 MPa" => "1e6 Pa", "9.81 m/s2" => "981 cm/s^2", "1 mm" => "0.1 cm", "-y" => [0, -3, 0] }.fetch(v, v) }
+      digest = ->(fields) { Lattice::Model::Digest.of(with(kind, fields).conditions[0].signature) }
+      expect(digest.call(spelled)).to eq(digest.call(valid[kind]))
+    end
+
+    it "names the statement and the cure where a field of it is wrong: #{kind}" do
+      broken = { "target" => "nowhere", "direction" => [0, 0, 0], "case" => "none" }.select { |key, _| valid[kind].key?(key) || (key == "case" && kind != "support") }
+      broken.each do |key, value|
+        expect { with(kind, valid[kind].merge(key => value)).conditions[0].check! }.to raise_error(Lattice::InvalidInput) { |e|
+          expect(e.faults[0]).to have_attributes(statement: "it", cure: /\w/)
+        }
+      end
+    end
+  end
+end
+
+RSpec.describe "A plate of faces, solved from a note" do
+  def plate(**changes)
+    base = { outline: outline_named("o", rectangle("0 mm", "0 mm", "200 mm", "40 mm")), body: body_named("plate", "o", make: "faces", by: "fill", wall: "4 mm"),
+             root: group_named("root", { "plane" => { "axis" => "x", "at" => "0 mm" } }, of: "edges"), tip: group_named("tip", { "plane" => { "axis" => "x", "at" => "200 mm" } }, of: "edges"),
+             material: { "kind" => "material", "target" => "everything", "material" => "given", "properties" => Models::STEEL.merge("poisson" => "0") },
+             support: { "kind" => "support", "target" => "root", "components" => %w[x y z rx ry rz] }, force: { "kind" => "force", "target" => "tip", "value" => "20 N", "direction" => "-z" },
+             mesh: { "kind" => "mesh", "size" => "10 mm" }, study: { "kind" => "study", "name" => "bend", "type" => "static" } }
+    shape_problem(*base.to_h { |key, s| [key, changes.key?(key) ? changes[key] && s.merge(changes[key]) : s] }.values.compact)
+  end
+
+  it "bends as a beam does, with the stress of a beam in its layers" do
+    result = solve(plate)
+    second = 0.04 * (0.004**3) / 12
+    expect(result.displacement[true, 2].min).to be_near(-20 * (0.2**3) / 3 / 210e9 / second, 2e-3)
+    expect(result.field("stress_xx", 0, layer: "top").max).to be_near(20 * 0.2 * 0.002 / second, 0.03)
+    expect(result.field("stress_xx", 0, layer: "bottom").min).to be_near(-20 * 0.2 * 0.002 / second, 0.03)
+    expect(result.field("stress_xx", 0, layer: "middle").abs.max).to be < 1e-3 * 20 * 0.2 * 0.002 / second
+    expect(result.balance[:error]).to be < 1e-9
+    expect(result.reaction_sum(result.grid.nodes_of([result.grid.places.keys.find { |k| k[1] == "side 4" }].map { |k| Struct.new(:of, :key, :body).new(:edges, k, k[0]) }))[2]).to be_near(20, 1e-9)
+  end
+
+  it "wants a thickness, and says that its elements are linear" do
+    readiness = ->(**changes) { Lattice::Verdict::Readiness.new(plate(**changes)).notices.map { |n| n.fault.to_s }.join("\n") }
+    expect(readiness.call(body: { "wall" => nil }.compact)).to include("linear elements")
+    expect(readiness.call(mesh: { "order" => "linear" })).not_to include("linear elements")
+    bare = shape_problem(outline_named("o", rectangle("0 mm", "0 mm", "20 mm", "40 mm")), body_named("plate", "o", make: "faces", by: "fill"))
+    expect(Lattice::Verdict::Readiness.new(bare).notices.map { |n| n.fault.to_s }.join).to include("the faces of “plate” have no thickness")
+  end
+
+  it "tells which turns are free where only movements are held on a line" do
+    free = Lattice::Verdict::Readiness.new(plate(support: { "components" => %w[x y z] })).notices.select(&:stops?).map { |n| n.fault.message }.join
+    expect(free).to include("turn about an axis along y")
+  end
+end
