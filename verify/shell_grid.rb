@@ -10,10 +10,10 @@ module Verify
     # @param cells [Array(Integer, Integer)]
     # @param triangles [Boolean] each cell cut in two
     # @yield [Float, Float] shares from 0 to 1; answers x, y, z
-    def initialize(cells, triangles: false, **section)
+    def initialize(cells, triangles: false, **section, &block)
       n, m = cells
       @at = (0..m).flat_map { |j| (0..n).map { |i| [i.fdiv(n), j.fdiv(m)] } }
-      @points = Numo::DFloat.cast(@at.map { |s, t| yield s, t })
+      @points = Numo::DFloat.cast(@at.map(&block))
       quads = (0...m).flat_map { |j| (0...n).map { |i| (a = (j * (n + 1)) + i) && [a, a + 1, a + n + 2, a + n + 1] } }
       @conn = Numo::Int32.cast(triangles ? quads.flat_map { |a, b, c, d| [[a, b, c], [a, c, d]] } : quads)
       @block = Lattice::Element::Shell::Block.new(Lattice::Algebra::Gather.rows(@points, @conn), **section)

@@ -58,7 +58,8 @@ end
 Verify.define("pinched hemisphere with a hole", source: "R. H. MacNeal, R. L. Harder, 1985: 0.0940") do |report|
   Verify.ladder(report, "movement under the load", 0.0940, [0.01, 0.08]) do |n, triangles|
     grid = shell.call(n, n, triangles, thickness: 0.04, young: 6.825e7, poisson: 0.3) do |s, r|
-      a, b = [s * Math::PI / 2, r * 72 * Math::PI / 180]
+      a = s * Math::PI / 2
+      b = r * 72 * Math::PI / 180
       [10 * Math.cos(b) * Math.cos(a), 10 * Math.cos(b) * Math.sin(a), 10 * Math.sin(b)]
     end
     grid.hold(:y, :rx, :rz) { |s, _| s.zero? }.hold(:x, :ry, :rz) { |s, _| s == 1 }.hold(:z) { |s, r| s.zero? && r.zero? }
@@ -71,7 +72,8 @@ Verify.define("twisted strip", source: "R. H. MacNeal, R. L. Harder, 1985; thin:
     [[:z, along], [:y, across]].each do |name, reference|
       Verify.ladder(report, "thickness #{thickness}, #{name == :z ? 'in' : 'out of'} plane", reference, tolerances) do |n, triangles|
         grid = shell.call(3 * n, n / 2, triangles, thickness: thickness, young: 29e6, poisson: 0.22) do |s, r|
-          a, y = [s * Math::PI / 2, (r - 0.5) * 1.1]
+          a = s * Math::PI / 2
+          y = (r - 0.5) * 1.1
           [12 * s, y * Math.cos(a), y * Math.sin(a)]
         end
         grid.hold(*every) { |s, _| s.zero? }.push(name, load) { |s, _| s == 1 }.solve.moved(name) { |s, r| s == 1 && (r - 0.5).abs < 1e-9 }

@@ -6,7 +6,7 @@ module Lattice
     EXAMPLES = {
       "length" => "14 mm", "force" => "6.5 kN", "stress" => "355 MPa", "density" => "7850 kg/m3",
       "acceleration" => "9.81 m/s2", "angle" => "30 deg", "ratio" => "1.5", "temperature" => "20 degC",
-      "expansion" => "12e-6 /K", "conductivity" => "50 W/(m K)", "moment" => "2 kN m", "mass" => "3 kg"
+      "expansion" => "12e-6 /K", "conductivity" => "50 W/(m K)", "moment" => "2 kN m", "line load" => "4 kN/m", "mass" => "3 kg"
     }.freeze
 
     module_function

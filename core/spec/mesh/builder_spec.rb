@@ -6,7 +6,7 @@ RSpec.describe Lattice::Mesh::Builder do
   def surface(place) = grid.places.fetch(["bar", place]).then { |conn| Lattice::Element::Surface.new(Lattice::Algebra::Gather.rows(grid.nodes, conn), 1.0, grid.piece(conn)) }
 
   it "fills the body" do
-    volume = Lattice::Element::Pieces.of(grid.blocks[0], grid, problem.parts.body("bar"), problem.materials["bar"]).node_volumes.sum
+    volume = Lattice::Element::Pieces.of(grid.blocks[0], grid, problem.parts.body("bar"), problem.materials["bar"], problem.sections).node_volumes.sum
     expect(volume).to be_near(4e-5 - (Math::PI * 16e-6 * 0.01), 1e-5)
   end
 

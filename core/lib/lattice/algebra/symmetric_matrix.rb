@@ -16,6 +16,9 @@ module Lattice
       def size = starts.size - 1
       def entries = rows.size
 
+      # @return [Numo::DFloat] [n]
+      def diagonal = values[starts[0...-1]].dup
+
       # @return [Numo::Int32] [entries] the column of each entry
       def columns
         @columns ||= self.class.expand(starts)

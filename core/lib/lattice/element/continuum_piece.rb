@@ -18,9 +18,14 @@ module Lattice
       def conn = block.conn
       def names = System::Dofs::NAMES.first(body.dimension)
       def layers = LAYERS
+      def fibres = nil
       def folded? = @continuum.least_determinant <= 0
       def stiffness = @continuum.stiffness(material.young, material.poisson)
       def node_volumes = @continuum.node_volumes
+
+      # @param force [Numo::DFloat] [d] N/m³
+      # @return [Numo::DFloat] [e, n, d]
+      def body_force(force) = node_volumes.reshape(*conn.shape, 1) * force.reshape(1, 1, force.size)
 
       # @param u [Numo::DFloat] [e, n, names]
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]

@@ -10,9 +10,12 @@ module Lattice
       # @param grid [Mesh::Grid]
       # @param body [Shape::Body]
       # @param material [Matter::Material]
-      # @return [ContinuumPiece, ShellPiece]
-      def of(block, grid, body, material)
+      # @param sections [Matter::Sections]
+      # @return [ContinuumPiece, ShellPiece, BeamPiece]
+      def of(block, grid, body, material, sections)
         coordinates = Algebra::Gather.rows(grid.nodes, block.conn)
+        return BeamPiece.new(block, coordinates, body, material, sections.of_block(block, grid)) if body.members?
+
         (body.faces? ? ShellPiece : ContinuumPiece).new(block, coordinates, body, material)
       end
     end

@@ -18,9 +18,14 @@ module Lattice
       def conn = block.conn
       def names = Shell::Block::NAMES
       def layers = LAYERS.keys
+      def fibres = nil
       def folded? = false
       def stiffness = @shell.stiffness
       def node_volumes = @shell.node_volumes
+
+      # @param force [Numo::DFloat] [d] N/m³
+      # @return [Numo::DFloat] [e, n, d]
+      def body_force(force) = node_volumes.reshape(*conn.shape, 1) * force.reshape(1, 1, force.size)
 
       # @param u [Numo::DFloat] [e, n, 6]
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]

@@ -9,14 +9,19 @@ module Lattice
       # @param result [Result::Outcome]
       def write(path, result)
         arrays = {}
-        result.computed.times do |frame|
-          state = result.state(frame)
-          Result::State::TABLES.each { |name| arrays["#{frame} #{name}"] = state[name] if state[name] }
-          state.stress.each_with_index { |layers, block| layers.each { |layer, values| arrays["#{frame} stress #{block} #{layer}"] = values } }
-        end
+        result.computed.times { |frame| put_state(arrays, frame, result.state(frame)) }
+        first = result.state(0)
+        fibres = first.fibres.each_with_index.to_h { |f, block| [block, f] }.compact
+        fibres.each { |block, f| put_fibres(arrays, block, f) }
         meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, mass: result.mass, ring: result.ring, energy: Array.new(result.computed) { |f| result.energy(f) },
-                 blocks: result.state(0).stress.map(&:keys) }
+                 blocks: first.stress.map(&:keys), fibres: fibres.transform_values { |f| f.sections.map { |s| [s.area, s.two, s.three] } }.to_a }
         ArrayFile.write(path, arrays, meta)
+      end
+
+      def put_state(arrays, frame, state)
+        Result::State::TABLES.each { |name| arrays["#{frame} #{name}"] = state[name] if state[name] }
+        state.stress.each_with_index { |layers, block| layers.each { |layer, values| arrays["#{frame} stress #{block} #{layer}"] = values } }
+        state.ends.each_with_index { |values, block| arrays["#{frame} ends #{block}"] = values if values }
       end
 
       # @param grid [Mesh::Grid]
@@ -24,15 +29,33 @@ module Lattice
       def read(path, grid)
         file = ArrayFile::Reader.new(path)
         meta = file.meta
-        states = meta["energy"].each_index.map { |frame| -> { state(file, frame) } }
+        fibres = fibres(file)
+        states = meta["energy"].each_index.map { |frame| -> { state(file, frame, fibres) } }
         Result::Outcome.new(grid: grid, frames: meta["frames"].map { |f| Result::Frame.new(**f.transform_keys(&:to_sym)) }, states: states, made: meta["made"].to_h,
                             mass: meta["mass"], ring: meta["ring"])
       end
 
-      def state(file, frame)
+      def put_fibres(arrays, block, fibres)
+        arrays["fibres #{block} index"] = fibres.index
+        arrays["fibres #{block} axes"] = fibres.axes
+        fibres.sections.each_with_index { |section, k| arrays["fibres #{block} points #{k}"] = section.points }
+      end
+
+      # @return [Array<Element::Beam::Fibres, nil>] block by block
+      def fibres(file)
+        known = file.meta["fibres"].to_h
+        file.meta["blocks"].each_index.map do |block|
+          sections = known[block] or next
+          made = sections.each_with_index.map { |values, k| Element::Beam::Fibres::Section.new(*values, file["fibres #{block} points #{k}"]) }
+          Element::Beam::Fibres.new(file["fibres #{block} index"], made, file["fibres #{block} axes"])
+        end
+      end
+
+      def state(file, frame, fibres)
         tables = Result::State::TABLES.to_h { |name| [name, file["#{frame} #{name}"]] }
         stress = file.meta["blocks"].each_with_index.map { |layers, block| layers.to_h { |layer| [layer, file["#{frame} stress #{block} #{layer}"]] } }
-        Result::State.new(**tables, stress: stress, energy: file.meta["energy"][frame])
+        ends = file.meta["blocks"].each_index.map { |block| file["#{frame} ends #{block}"] }
+        Result::State.new(**tables, stress: stress, ends: ends, fibres: fibres, energy: file.meta["energy"][frame])
       end
     end
   end

@@ -46,8 +46,8 @@ module Lattice
       # Nodes of shells turn, too.
       def unknowns = (nodes.shape[0] * dimension) + ((dimension == 3 ? 3 : 0) * turning.size)
 
-      # @return [Numo::Int32] nodes of faces in space
-      def turning = dimension == 3 ? Algebra::Gather.distinct(blocks.select { |b| Element::Kind[b.kind].dimension == 2 }.map(&:conn)) : Numo::Int32.zeros(0)
+      # @return [Numo::Int32] nodes of faces and members in space
+      def turning = dimension == 3 ? Algebra::Gather.distinct(blocks.select { |b| Element::Kind[b.kind].dimension < 3 }.map(&:conn)) : Numo::Int32.zeros(0)
 
       # @return [Array<Block>] of one body
       def of(body) = blocks.select { |block| block.body == body }

@@ -94,8 +94,8 @@ module Lattice
         ->(points) { (0..2).map { |k| (points[true, k] >= [low[k], high[k]].min) & (points[true, k] <= [low[k], high[k]].max) }.reduce(:&) }
       end
 
-      # @return [Settings] the same but for what is given: order, family
-      def with(order: self.order, family: self.family)
+      # @return [Settings] the same but for what is given: order, family, divisions
+      def with(order: self.order, family: self.family, divisions: self.divisions)
         turn = order == self.order ? self.turn : TURNS.fetch(order)
         Settings.new(size, order: order, family: family, growth: growth, turn: turn, through: through, local: local, divisions: divisions, rings: rings)
       end

@@ -9,12 +9,14 @@ module Lattice
         def as_json = to_h
       end
 
-      VECTORS = { "displacement" => ["displacement", "length"], "rotation" => %w[rotation angle], "reaction" => %w[reaction force], "moment_reaction" => ["reaction moment", "moment"] }.freeze
+      VECTORS = { "displacement" => %w[displacement length], "rotation" => %w[rotation angle], "reaction" => %w[reaction force], "moment_reaction" => ["reaction moment", "moment"] }.freeze
       STRESS = { "von_mises" => "von Mises stress", "tresca" => "Tresca stress", "principal_max" => "greatest principal stress", "principal_mid" => "middle principal stress",
                  "principal_min" => "least principal stress" }.merge(Stress::COMPONENTS.to_h { |c| ["stress_#{c}", "stress #{c}"] }).freeze
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } +
-                VECTORS.flat_map { |name, (words, dimension)| [Field.new(name, words, dimension), *%w[x y z].map { |c| Field.new("#{name}_#{c}", "#{words} #{name == 'rotation' ? 'about' : 'along'} #{c}", dimension) }] })
-               .to_h { |field| [field.name, field] }.freeze
+      PARTS = VECTORS.flat_map do |name, (words, dimension)|
+        way = name == "rotation" ? "about" : "along"
+        [Field.new(name, words, dimension), *%w[x y z].map { |c| Field.new("#{name}_#{c}", "#{words} #{way} #{c}", dimension) }]
+      end
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + PARTS).to_h { |field| [field.name, field] }.freeze
 
       module_function
 

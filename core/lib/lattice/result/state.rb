@@ -4,18 +4,21 @@ module Lattice
   module Result
     # What is kept of one computed state, SI: displacement, load and reaction [n, 3] at the nodes; rotation, moment
     # load and moment reaction [n, 3] where nodes turn (nil elsewhere); stress: for every block of the mesh, by
-    # layer, [e, k, 6] at the nodes of its elements; energy in J, nil where it is not that of one solution.
-    State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :energy, keyword_init: true) do
+    # layer, [e, k, 6] at the nodes of its elements; ends: for every block of members [e, 2, 6] N, V2, V3, T, M2, M3, nil for
+    # others, and fibres that make stress of them; energy in J, nil where it is not that of one solution.
+    State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :energy, keyword_init: true) do
       const_set(:TABLES, %i[displacement load reaction rotation moment_load moment_reaction].freeze)
 
       # @param terms [Array(State, Float)]
       # @return [State] their sum with factors; linear all through
       def self.sum(terms)
         tables = self::TABLES.to_h { |name| [name, terms[0][0][name] && terms.map { |state, factor| state[name] * factor }.reduce(:+)] }
-        stress = terms[0][0].stress.each_index.map do |block|
-          terms[0][0].stress[block].keys.to_h { |layer| [layer, terms.map { |state, factor| state.stress[block][layer] * factor }.reduce(:+)] }
-        end
-        new(**tables, stress: stress, energy: nil)
+        first = terms[0][0]
+        added = ->(&pick) { terms.map { |state, factor| pick.call(state) * factor }.reduce(:+) }
+        ends = first.ends.each_index.map { |b| first.ends[b] && added.call { |state| state.ends[b] } }
+        # What is largest and least over a section does not add up: it is read from the forces again.
+        stress = first.stress.each_with_index.map { |layers, b| first.fibres[b] ? first.fibres[b].stresses(ends[b]) : layers.keys.to_h { |layer| [layer, added.call { |state| state.stress[b][layer] }] } }
+        new(**tables, stress: stress, ends: ends, fibres: first.fibres, energy: nil)
       end
     end
   end

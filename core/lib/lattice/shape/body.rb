@@ -42,9 +42,6 @@ module Lattice
       def plane? = !solid? && !faces? && !members?
       def dimension = plane? ? 2 : 3
 
-      # Whether this version can solve it: members are meshed only.
-      def solvable? = !members?
-
       def outline = prism&.outline
       def thickness = prism&.thickness || wall
       def frame = prism ? prism.frame : Frame.new

@@ -23,11 +23,11 @@ module Lattice
       # @return [Mesh::Settings, nil]
       # @raise [InvalidInput] when a statement of the mesh is wrong
       def settings
-        @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups).then { |read| linear? ? read.with(order: "linear") : read }
+        @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups).then { |read| linear? ? read.with(order: "linear", divisions: read.divisions.merge(sections.bars)) : read }
       end
 
-      # Shells are solved with straight sides, so that everything is, where there are some.
-      def linear? = parts.bodies.any?(&:faces?)
+      # Shells and members are solved with straight sides, so that everything is, where there are some.
+      def linear? = parts.bodies.any? { |b| b.faces? || b.members? }
 
       # Nil while the note does not say how to mesh.
       def mesh_digest
@@ -35,6 +35,9 @@ module Lattice
       rescue InvalidInput
         nil
       end
+
+      # @return [Matter::Sections] of members
+      def sections = @sections ||= Matter::Sections.new(document, parts, groups)
 
       # @return [Load::Cases]
       def cases = @cases ||= Load::Cases.new(document)
@@ -46,7 +49,7 @@ module Lattice
       def study_digest(study)
         kind = Kinds.of(study)
         stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density) }
-        Model::Digest.of([study["type"], kind::VERSION, kind.options(study), mesh_digest, cases.signature, conditions.map(&:signature), stuff])
+        Model::Digest.of([study["type"], kind::VERSION, kind.options(study), mesh_digest, cases.signature, conditions.map(&:signature), stuff, sections.signature])
       end
 
       # @return [Hash] what the findings of a study depend on besides its result

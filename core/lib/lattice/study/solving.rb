@@ -28,7 +28,8 @@ module Lattice
       # @param study [Model::Statement]
       # @return [Result::Outcome]
       def call(study)
-        @keeper.fetch(:result, @problem.study_digest(study), -> { grid }) { Kinds.of(study).call(@problem, grid, study, @monitor) }
+        mesh = -> { grid }
+        @keeper.fetch(:result, @problem.study_digest(study), mesh) { Kinds.of(study).call(@problem, grid, study, @monitor) }
       end
     end
   end

@@ -117,7 +117,11 @@ module Lattice
       def table
         @table ||= begin
           rows = @ties.keys.sort.flat_map { |dof| resolved(dof, []).map { |other, factor| [dof, other, factor] } }
-          rows.empty? ? [Numo::Int32.zeros(0), Numo::Int32.zeros(0), Numo::DFloat.zeros(0)] : rows.transpose.each_with_index.map { |list, k| (k < 2 ? Numo::Int32 : Numo::DFloat).cast(list) }
+          if rows.empty?
+            [Numo::Int32.zeros(0), Numo::Int32.zeros(0), Numo::DFloat.zeros(0)]
+          else
+            rows.transpose.each_with_index.map { |list, k| (k < 2 ? Numo::Int32 : Numo::DFloat).cast(list) }
+          end
         end
       end
 

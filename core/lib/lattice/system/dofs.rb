@@ -19,10 +19,8 @@ module Lattice
         @counts = Numo::Int32.zeros(nodes)
         NAMES.each do |name|
           there = Numo::Int32.cast(has[name])
-          @local[name] = (@counts * there) + there - 1 # -1 where absent
+          @local[name] = (@counts * there) + there - 1
           @counts += there
-        end
-        NAMES.each do |name|
           absent = has[name].eq(0).where
           @local[name][absent] = -1 unless absent.empty?
         end

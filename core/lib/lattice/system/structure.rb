@@ -6,6 +6,9 @@ module Lattice
     class Structure
       attr_reader :problem, :grid, :pieces, :dofs, :constraints, :loads, :conditions
 
+      # @return [Array<Numo::DFloat, nil>] for every piece of members: uniform loads [cases, e, 3] N/m between their ends
+      attr_reader :spread_loads
+
       # @param problem [Study::Problem]
       # @param grid [Mesh::Grid]
       # @param conditions [Array<Load::Condition>]
@@ -13,11 +16,12 @@ module Lattice
         @problem = problem
         @grid = grid
         @conditions = conditions
-        @pieces = grid.blocks.map { |b| Element::Pieces.of(b, grid, problem.parts.body(b.body), problem.materials[b.body]) }
+        @pieces = grid.blocks.map { |b| Element::Pieces.of(b, grid, problem.parts.body(b.body), problem.materials[b.body], problem.sections) }
         @dofs = Dofs.new(grid.nodes.shape[0], @pieces.map { |p| [p.conn, p.names] })
         cases = problem.cases.names.size
         @constraints = Constraints.new(@dofs.size, cases)
         @loads = Numo::DFloat.zeros(cases, @dofs.size)
+        @spread_loads = @pieces.map { |p| p.body.members? ? Numo::DFloat.zeros(cases, p.block.size, 3) : nil }
       end
 
       # @return [Structure] loaded and held
@@ -40,6 +44,26 @@ module Lattice
           next if there.empty?
 
           loads[row, true] += at[there].bincount(table[there, c].dup, minlength: dofs.size)
+        end
+      end
+
+      # A force per volume on a piece.
+      # @param force [Numo::DFloat] [d] N/m³
+      def weigh(condition, piece, force)
+        return spread_on(condition, piece, piece.along_members(force)) if piece.body.members?
+
+        push(condition, piece.conn, piece.body_force(force))
+      end
+
+      # A uniform force on members.
+      # @param place [Shape::Place] a member, or a body of them
+      # @param force [Numo::DFloat] [3] N/m
+      def spread(condition, place, force)
+        pieces.select { |p| p.body.name == place.body }.each do |piece|
+          rows = place.of == :bodies ? Numo::Int32.new(piece.block.size).seq : (0...piece.block.size).select { |i| member?(piece, i, place) }
+          next if rows.empty?
+
+          spread_on(condition, piece, Numo::DFloat.zeros(piece.block.size, 3).tap { |table| table[rows, true] = force.reshape(1, 3) })
         end
       end
 
@@ -68,18 +92,41 @@ module Lattice
         Element::Surface.new(Algebra::Gather.rows(grid.nodes, conn), measure, grid.piece(conn))
       end
 
+      # Whether an element of a piece belongs to a member.
+      def member?(piece, element, place)
+        @members ||= {}.compare_by_identity
+        (@members[piece] ||= Mesh::MemberElements.of(grid, piece.block))[element][0] == place.key
+      end
+
       # @return [Algebra::SymmetricMatrix]
       # @yield [Element piece] before its stiffness is made
-      def assembled(monitor)
+      def assembled(monitor, &block)
         pattern = monitor.phase("assembly") { Pattern.new(pieces.map { |p| [p.conn, p.names] }, dofs) }
-        matrices = monitor.phase("stiffness", upto: 0.35) { pieces.each { |p| yield p }.map(&:stiffness) }
+        matrices = monitor.phase("stiffness", upto: 0.35) { pieces.each(&block).map(&:stiffness) }
         monitor.phase("assembly", upto: 0.42) { pattern.assemble(matrices) }
+      end
+
+      # Turns that nothing resists, as of nodes where only bars meet, are no unknowns.
+      # @param matrix [Algebra::SymmetricMatrix]
+      def hold_idle(matrix)
+        idle = matrix.diagonal.eq(0)
+        turns = %i[rx ry rz].map { |name| dofs.at(Numo::Int32.new(dofs.nodes).seq, name) }.reduce { |a, b| a.concatenate(b) }
+        turns = turns[(turns >= 0).where]
+        turns = turns[idle[turns].where] unless turns.empty?
+        constraints.prescribe(turns.dup, 0.0) unless turns.empty?
       end
 
       # @return [Float, nil] kg; nil when a density is unknown
       def mass
         shares = pieces.map { |p| p.material.density && (p.material.density * p.node_volumes.sum) }
         shares.include?(nil) ? nil : shares.sum
+      end
+
+      private
+
+      def spread_on(condition, piece, per_length)
+        spread_loads[pieces.index(piece)][problem.cases.index(condition.case_name), true, true] += per_length
+        push(condition, piece.conn, piece.spread(per_length), piece.names)
       end
     end
   end

@@ -48,7 +48,8 @@ module Lattice
       def of_frame(frame)
         return { peaks: peaks(frame) } if @result.envelope?(frame)
 
-        { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame) }
+        { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame),
+          members: Result::Members.new(@result.grid, @result.state(frame)).rows }
       end
 
       def peaks(frame)

@@ -73,6 +73,7 @@ module Lattice
 
       def check_materials
         @problem.materials.all_faults.each { |f| stop(f) }
+        @problem.sections.all_faults.each { |f| stop(f) }
         @document.active("material").each do |statement|
           material = collect { Matter::Material.read(statement) }
           next unless material&.density && !DENSITIES.cover?(material.density)
@@ -96,31 +97,22 @@ module Lattice
 
       def check_supports
         held = @problem.conditions.select(&:holds?).to_h { |c| [c, collect { c.check! || c.places } || []] }
-        solved = @parts.bodies.select(&:solvable?)
-        (@parts.bodies - solved).each { |body| stop(unsolved(body)) }
-        check_walls(solved)
-        @parts.joins.clusters(solved).each { |cluster| check_motions(cluster, held) }
+        check_walls(@parts.bodies)
+        @parts.joins.clusters(@parts.bodies).each { |cluster| check_motions(cluster, held) }
       end
 
       def check_walls(bodies)
         bodies.select { |b| b.faces? && b.wall.nil? }.each do |body|
           stop(Fault.new(statement: @document.active.find { |s| s.name == body.name }&.id, path: "wall", message: "the faces of “#{body.name}” have no thickness", cure: "Give their thickness."))
         end
-        return unless bodies.any?(&:faces?) && @problem.mesh_statement && @problem.mesh_statement["order"] != "linear"
+        return unless @problem.linear? && @problem.mesh_statement && @problem.mesh_statement["order"] != "linear"
 
-        odd(@problem.mesh_statement.fault_at("faces are solved with straight sides, so the whole mesh has linear elements", path: "order", cure: "Choose linear elements, or leave it so."))
-      end
-
-      def unsolved(body)
-        fault("“#{body.name}” is made of #{body.make}: they can be meshed, but not solved in this version", "Switch it off to solve the rest, or make it a solid.")
+        odd(@problem.mesh_statement.fault_at("faces and members are solved with straight sides, so the whole mesh has linear elements", path: "order", cure: "Choose linear elements, or leave it so."))
       end
 
       # Bodies that share nodes hold each other.
       def check_motions(cluster, held)
-        points = held.flat_map do |condition, places|
-          components = condition.components.map { |name| System::Dofs::NAMES.index(name) }
-          places.flat_map { |p| cluster.select { |b| p.body == b.name }.map { |b| [b.sample(p), components.select { |c| c < 3 || b.faces? }] } }
-        end
+        points = held.flat_map { |condition, places| held_points(cluster, condition, places) }
         body = cluster[0]
         low, high = body.bounds
         free = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, body.make).free
@@ -130,6 +122,14 @@ module Lattice
         stop(Fault.new(message: "#{what}: it is free to #{sentence(free)}",
                        cure: points.empty? ? "Add a support on one of its places." : "Hold another component or place.",
                        statement: points.empty? ? nil : held.keys.last.statement.id))
+      end
+
+      # Points of a cluster that a condition holds, with the components; turns count where nodes turn.
+      def held_points(cluster, condition, places)
+        components = condition.components.map { |name| System::Dofs::NAMES.index(name) }
+        places.flat_map do |p|
+          cluster.select { |b| p.body == b.name }.map { |b| [b.sample(p), components.select { |c| c < 3 || b.faces? || b.members? }] }
+        end
       end
 
       # "slide along x and y, and turn about z"

@@ -29,7 +29,7 @@ module Lattice
           @poisson = poisson
           plane = PlaneStress.elasticity(young, poisson)
           @stretch = plane * thickness
-          @bend = plane * (thickness**3 / 12)
+          @bend = plane * ((thickness**3) / 12)
           @modulus = young / (2 * (1 + poisson))
         end
 

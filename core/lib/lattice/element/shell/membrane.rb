@@ -43,7 +43,9 @@ module Lattice
         def condensed
           @condensed ||= begin
             k = weighted(modes_at, @stiffness)
-            a, b, c = k[true, 0, 0].dup, k[true, 0, 1].dup, k[true, 1, 1].dup
+            a = k[true, 0, 0].dup
+            b = k[true, 0, 1].dup
+            c = k[true, 1, 1].dup
             det = (a * c) - (b * b)
             inner = Numo::DFloat.zeros(@points.elements, 2, 2)
             inner[true, 0, 0] = c / det
@@ -78,7 +80,8 @@ module Lattice
             e, g, _, n = @points.slopes.shape
             b = Numo::DFloat.zeros(e, g, 3, n, 3)
             slopes = @points.slopes
-            @u, @v = turned(0), turned(1)
+            @u = turned(0)
+            @v = turned(1)
             b[true, true, 0, true, 0] = b[true, true, 2, true, 1] = slopes[true, true, 0, true]
             b[true, true, 1, true, 1] = b[true, true, 2, true, 0] = slopes[true, true, 1, true]
             b[true, true, 0, true, 2] = @u[true, true, 0, true]
@@ -108,7 +111,8 @@ module Lattice
             scale = middle.determinants / @points.determinants
             result = Numo::DFloat.zeros(e, g, 3, 2)
             2.times do |mode|
-              x, y = inverse[0][mode], inverse[1][mode]
+              x = inverse[0][mode]
+              y = inverse[1][mode]
               along = Numo::DFloat.cast(@points.at.map { |p| p[mode] }).reshape(1, g) * scale
               [x * x, y * y, x * y * 2].each_with_index { |c, row| result[true, true, row, mode] = along * c.reshape(e, 1) }
             end

@@ -26,7 +26,7 @@ module Lattice
         # @return [Numo::DFloat] [e, 9, 9]
         def call
           turn = turning
-          twice(lumping.transpose(0, 2, 1).dup, plain(@stiffness)) / @area.reshape(@e, 1, 1) + (twice(turn, rotational) * (0.75 * spread))
+          (twice(lumping.transpose(0, 2, 1).dup, plain(@stiffness)) / @area.reshape(@e, 1, 1)) + (twice(turn, rotational) * (0.75 * spread))
         end
 
         # @param u [Numo::DFloat] [e, 9]
@@ -49,7 +49,8 @@ module Lattice
         # [e, 9, 3]: forces at the nodes of a constant stress
         def lumping
           @lumping ||= begin
-            x, y = @x, @y
+            x = @x
+            y = @y
             rows = [[1, 2, 3], [2, 3, 1], [3, 1, 2]].flat_map do |a, b, c|
               [[y[b, c], 0.0, x[c, b]], [0.0, x[c, b], y[b, c]],
                [y[b, c] * (y[a, c] - y[b, a]) * (BULGE / 6), x[c, b] * (x[c, a] - x[a, b]) * (BULGE / 6), ((x[c, a] * y[a, c]) - (x[a, b] * y[b, a])) * (BULGE / 3)]]
@@ -60,7 +61,8 @@ module Lattice
 
         # [e, 3, 9]: rotations of the nodes against the turn of the whole
         def turning
-          x, y = @x, @y
+          x = @x
+          y = @y
           rows = (0..2).map { |k| [x[3, 2], y[3, 2], 0.0, x[1, 3], y[1, 3], 0.0, x[2, 1], y[2, 1], 0.0].tap { |row| row[(3 * k) + 2] = @area * 4 } }
           laid(rows) / (@area * 4).reshape(@e, 1, 1)
         end
@@ -77,7 +79,8 @@ module Lattice
 
         # [e, 3, 3]: strains from those along the sides
         def sides(l21, l32, l13)
-          x, y = @x, @y
+          x = @x
+          y = @y
           laid([[y[2, 3] * y[1, 3] * l21, y[3, 1] * y[2, 1] * l32, y[1, 2] * y[3, 2] * l13], [x[2, 3] * x[1, 3] * l21, x[3, 1] * x[2, 1] * l32, x[1, 2] * x[3, 2] * l13],
                 [((y[2, 3] * x[3, 1]) + (x[3, 2] * y[1, 3])) * l21, ((y[3, 1] * x[1, 2]) + (x[1, 3] * y[2, 1])) * l32, ((y[1, 2] * x[2, 3]) + (x[2, 1] * y[3, 2])) * l13]]) /
             ((@area**2) * 4).reshape(@e, 1, 1)

@@ -13,8 +13,7 @@ module Lattice
             density = piece.material.density
             raise statement.fault("the material of “#{piece.body.name}” has no density", cure: "Type its density in the material statement.") unless density
 
-            shares = piece.node_volumes * density
-            structure.push(self, piece.conn, shares.reshape(*shares.shape, 1) * pull.reshape(1, 1, pull.size))
+            structure.weigh(self, piece, pull * density)
           end
         end
       end

@@ -31,6 +31,7 @@ module Lattice
           loads = @structure.loads * self.class.options(@study)[0]
           matrix = @structure.assembled(@monitor) { |piece| check_folded(piece) }
           constraints = @structure.constraints
+          @structure.hold_idle(matrix)
           reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(matrix), constraints.reduce_load(matrix, loads)] }
           @monitor.log("#{reduced.size} unknowns, #{reduced.entries} entries#{", #{loads.shape[0]} cases" if loads.shape[0] > 1}")
           u = constraints.expand(solve(reduced, right))
@@ -68,23 +69,29 @@ module Lattice
         end
 
         def recover(u, internal, loads)
-          states = Array.new(u.shape[0]) { |k| state(u[k, true].dup, internal[k, true].dup, loads[k, true].dup) }
+          states = Array.new(u.shape[0]) { |k| state(u[k, true].dup, internal[k, true].dup, loads[k, true].dup, k) }
           frames, made = Steps.new(@problem.cases).to_a
           Result::Outcome.new(grid: @grid, frames: frames, states: states, made: made, mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?))
         end
 
-        def state(u, internal, load)
+        def state(u, internal, load, in_case)
           dofs = @structure.dofs
           turns = dofs.names.include?(:rx)
           split = { displacement: u, load: load, reaction: internal - load }.transform_values { |vector| dofs.spread(vector) }
           turned = { rotation: u, moment_load: load, moment_reaction: internal - load }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-          Result::State.new(**split, **turned, stress: stresses(u), energy: (internal * u).sum / 2)
+          stress, ends = recovered(u, in_case).transpose
+          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: (internal * u).sum / 2)
         end
 
-        def stresses(vector)
-          @structure.pieces.map do |piece|
+        # Of every piece its stress by layer and, of members, the forces at the ends of its elements.
+        def recovered(vector, in_case)
+          @structure.pieces.zip(@structure.spread_loads).map do |piece, spread|
             table = @structure.dofs.table(piece.conn, piece.names)
-            piece.recover(vector[table.flatten].reshape(*table.shape).dup)
+            u = vector[table.flatten].reshape(*table.shape).dup
+            next [piece.recover(u), nil] unless spread
+
+            ends = piece.ends(u, spread[in_case, true, true] * self.class.options(@study)[0])
+            [piece.fibres.stresses(ends), ends]
           end
         end
       end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    # Members with cross-sections.
+    class BeamPiece
+      attr_reader :block, :body, :material, :fibres
+
+      # @param set [Matter::Sections::Set]
+      def initialize(block, coordinates, body, material, set)
+        @block = block
+        @body = body
+        @material = material
+        @set = set
+        @beam = Beam::Block.new(coordinates, @set.properties, young: material.young, poisson: material.poisson)
+        @fibres = Beam::Fibres.new(set.index, set.sections, @beam.axes)
+      end
+
+      def conn = block.conn
+      def names = Beam::Block::NAMES
+      def layers = Beam::Fibres::LAYERS
+      def folded? = false
+      def stiffness = @beam.stiffness
+      def node_volumes = (@set.properties.area * @beam.lengths / 2).reshape(block.size, 1) + Numo::DFloat.zeros(block.size, 2)
+
+      # @param force [Numo::DFloat] [3] N/m³
+      # @return [Numo::DFloat] [e, 2, 6]
+      def body_force(force) = spread(along_members(force))
+
+      # @return [Numo::DFloat] [e, 3] N/m of a force per volume
+      def along_members(force) = @set.properties.area.reshape(block.size, 1) * force.reshape(1, 3)
+      def spread(per_length) = @beam.spread(per_length)
+
+      # @param u [Numo::DFloat] [e, 2, 6]
+      # @param per_length [Numo::DFloat] [e, 3] N/m
+      # @return [Numo::DFloat] [e, 2, 6] N, V2, V3, T, M2, M3 at both ends
+      def ends(u, per_length) = @beam.ends(u, per_length)
+    end
+  end
+end
