@@ -167,12 +167,13 @@ RSpec.describe Lattice::Load::Condition do
   let(:valid) do
     { "force" => { "target" => "tip", "value" => "1 kN", "direction" => "-y" }, "pressure" => { "target" => "tip", "value" => "1 MPa" }, "gravity" => { "value" => "9.81 m/s2", "direction" => "-y" },
       "support" => { "target" => "root", "components" => ["x"] }, "displacement" => { "target" => "root", "component" => "x", "value" => "1 mm" },
+      "temperature" => { "target" => "bar", "value" => "60 degC" },
       "line_load" => { "target" => "rim", "value" => "1 kN/m", "direction" => "-y" } }
   end
 
   def with(kind, fields)
     rim = { "id" => "rim" }.merge(group_named("rim", { "plane" => { "axis" => "x", "at" => "200 mm" } }, of: "edges"))
-    problem({ force: nil, support: nil }, rim, { "id" => "it", "kind" => kind }.merge(fields))
+    problem({ force: nil, support: nil, material: { "properties" => Models::STEEL.merge("expansion" => "12e-6 /K") } }, rim, { "id" => "it", "kind" => kind }.merge(fields))
   end
 
   it "has an example for every kind that there is" do
@@ -186,7 +187,7 @@ RSpec.describe Lattice::Load::Condition do
       expect([condition.loads?, condition.holds?].count(true)).to eq(1)
       structure = Lattice::System::Structure.new(condition.problem, condition.problem.mesh).apply
       expect(condition.loads? ? structure.loads.abs.max.positive? : structure.constraints.held.size.positive?).to be(true)
-      spellings = { "1 kN/m" => "1 N/mm", "1 kN" => "1000 N", "1 MPa" => "1e6 Pa", "9.81 m/s2" => "981 cm/s^2", "1 mm" => "0.1 cm", "-y" => [0, -3, 0] }
+      spellings = { "60 degC" => "333.15 K", "1 kN/m" => "1 N/mm", "1 kN" => "1000 N", "1 MPa" => "1e6 Pa", "9.81 m/s2" => "981 cm/s^2", "1 mm" => "0.1 cm", "-y" => [0, -3, 0] }
       spelled = valid[kind].transform_values { |v| spellings.fetch(v, v) }
       digest = ->(fields) { Lattice::Model::Digest.of(with(kind, fields).conditions[0].signature) }
       expect(digest.call(spelled)).to eq(digest.call(valid[kind]))

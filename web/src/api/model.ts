@@ -38,7 +38,9 @@ export type Statement =
   | StatementHandCheck
   | StatementCase
   | StatementCombination
-  | StatementEnvelope;
+  | StatementEnvelope
+  | StatementSection
+  | StatementLineLoad;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1727,6 +1729,67 @@ export interface StatementEnvelope {
    * Items: The name of a case or combination.
    */
   over?: string[];
+}
+/**
+ * The cross-section of members.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_section".
+ */
+export interface StatementSection {
+  id: Id;
+  kind: "section";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The name of the outline that is the section; the member runs through its centre.
+   */
+  outline: string;
+  /**
+   * An axis with its sign, or three components.
+   */
+  up?: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  /**
+   * It carries only along its axis, without bending or twisting.
+   */
+  bar?: boolean;
+  /**
+   * Ends at which it turns freely about both axes of its section.
+   */
+  pinned?: "start" | "finish" | "both";
+}
+/**
+ * A force per length on members or edges.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_line_load".
+ */
+export interface StatementLineLoad {
+  id: Id;
+  kind: "line_load";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Force per length.
+   */
+  value: string;
+  direction: Direction;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
 }
 /**
  * This interface was referenced by `Model`'s JSON-Schema

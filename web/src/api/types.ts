@@ -184,6 +184,16 @@ export interface FrameSummary {
     displacement: { value: number; at: number[] };
   };
   supports?: { statement: string; target: string; reaction: number[] }[];
+  members?: MemberRow[];
+}
+
+/** A member with the forces in it: at its ends, and the extremes between. */
+export interface MemberRow {
+  body: string;
+  name: string;
+  /** Largest stress along it, in size, Pa. */
+  stress: number;
+  forces: Record<"N" | "V2" | "V3" | "T" | "M2" | "M3", { start: number; finish: number; greatest: number; least: number }>;
 }
 
 export interface ResultFrame extends FrameSummary {

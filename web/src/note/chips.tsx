@@ -1,3 +1,4 @@
+import { flushSync } from "react-dom";
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { DropdownMenu, Popover } from "radix-ui";
 import { Refused } from "../api/client";
@@ -46,9 +47,12 @@ export function TextChip({ label, value, placeholder = "…", optional = false, 
     }
   }
 
+  /** At once, so that whoever kept a value with a key has the chip again before the next key comes. */
   function close() {
-    setDraft(null);
-    setRefused(null);
+    flushSync(() => {
+      setDraft(null);
+      setRefused(null);
+    });
   }
 
   async function onKey(event: KeyboardEvent) {
@@ -56,12 +60,12 @@ export function TextChip({ label, value, placeholder = "…", optional = false, 
     if (event.key === "Escape") close();
     if (event.key === "Enter") {
       event.preventDefault();
-      if (await commit()) setTimeout(() => button.current?.focus());
+      if (await commit()) button.current?.focus();
     }
     if (event.key === "Tab") {
       event.preventDefault();
       const back = event.shiftKey;
-      if (await commit()) setTimeout(() => button.current && walk(button.current, back));
+      if (await commit() && button.current) walk(button.current, back);
     }
   }
 

@@ -5,11 +5,12 @@ import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { cornersOf } from "../draw/Corners";
 import { CornersTable } from "./CornersTable";
+import { MembersTable } from "./MembersTable";
 import { PartsTable } from "./PartsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 
-type Tab = "reactions" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "members" | "runs" | "corners" | "parts";
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
@@ -17,6 +18,7 @@ export function Tray() {
   const { selected, set } = useDesk();
   const statement = view.document.statements.find((s) => s.id === selected);
   const drawn = (statement?.kind === "outline" || statement?.kind === "line") && cornersOf(statement).length > 0 ? statement : null;
+  const framed = view.studies.some((s) => s.findings?.summary.frames.some((f) => (f.members?.length ?? 0) > 0));
   const latest = view.runs[0]?.state;
   const [tab, setTab] = useState<Tab>(view.studies.some((s) => s.result) ? "reactions" : "parts");
 
@@ -24,7 +26,7 @@ export function Tray() {
   useEffect(() => setTab((old) => (latest && latest !== "done" ? "runs" : old === "runs" ? "reactions" : old)), [latest]);
   useEffect(() => setTab((old) => (drawn ? "corners" : old === "corners" ? "parts" : old)), [drawn]);
 
-  const tabs: [Tab, string][] = [...(drawn ? [["corners", "Corners"] as [Tab, string]] : []), ["parts", "Parts"], ["reactions", "Reactions"], ["runs", "Runs"]];
+  const tabs: [Tab, string][] = [...(drawn ? [["corners", "Corners"] as [Tab, string]] : []), ["parts", "Parts"], ["reactions", "Reactions"], ...(framed ? [["members", "Members"] as [Tab, string]] : []), ["runs", "Runs"]];
   return (
     <Tabs.Root className="flex h-full flex-col" value={tab} onValueChange={(next) => setTab(next as Tab)}>
       <div className="flex items-center px-4 pt-1.5">
@@ -43,6 +45,7 @@ export function Tray() {
         {tab === "corners" && drawn && <CornersTable statement={drawn} />}
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
+        {tab === "members" && <MembersTable />}
         {tab === "runs" && <RunLog />}
       </Tabs.Content>
     </Tabs.Root>

@@ -22,8 +22,9 @@ export interface CameraHandle {
 }
 
 /** Orbit, pan and zoom; fits the box that it is given. */
-export function Controls({ low, high, flat, up, cover, handle }: { low: number[]; high: number[]; flat: boolean; up: "y" | "z"; cover: number; handle: (camera: CameraHandle) => void }) {
+export function Controls({ low, high, flat, up, cover, handle }: { low: number[]; high: number[]; flat: boolean; up: "y" | "z"; cover: readonly [number, number]; handle: (camera: CameraHandle) => void }) {
   const { camera, gl, invalidate, size } = useThree();
+  const [coveredRight, coveredBelow] = cover;
   const controls = useRef<OrbitControls | null>(null);
   const box = [...low, ...high].join(" ");
   const boxRef = useRef({ low, high, flat, up });
@@ -66,15 +67,16 @@ export function Controls({ low, high, flat, up, cover, handle }: { low: number[]
       );
       const wide = Math.max(...corners.map((c) => Math.abs(c.x))) * 2;
       const high = Math.max(...corners.map((c) => Math.abs(c.y))) * 2;
-      camera.zoom = Math.min(((size.width - cover) * 0.78) / wide, (size.height * 0.66) / high);
-      // What lies under a card at the right is left free.
-      if (cover > 0) camera.setViewOffset(size.width, size.height, cover / 2, 0, size.width, size.height);
+      const [right, below] = [coveredRight, coveredBelow];
+      camera.zoom = Math.min(((size.width - right) * 0.78) / wide, ((size.height - below) * 0.66) / high);
+      // What lies under cards at the right and below is left free.
+      if (right > 0 || below > 0) camera.setViewOffset(size.width, size.height, right / 2, below / 2, size.width, size.height);
       else camera.clearViewOffset();
       camera.updateProjectionMatrix();
       orbit.update();
       invalidate();
     },
-    [camera, cover, invalidate, size.height, size.width],
+    [camera, coveredBelow, coveredRight, invalidate, size.height, size.width],
   );
 
   useEffect(() => {

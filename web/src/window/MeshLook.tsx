@@ -16,7 +16,7 @@ import { QualityCard } from "./QualityCard";
 import { ends } from "./qualityEnds";
 import { Stage, type SceneProps } from "./Stage";
 
-const CARD = 312; // pixels that the card of quality and the buttons beside it cover
+const CARD = [312, 0] as const; // pixels that the card of quality and the buttons beside it cover
 
 /** The mesh: whole elements coloured by their quality, cut open, one body, or only the worst. */
 export function MeshLook({ scene }: { scene: SceneProps }) {
@@ -60,7 +60,7 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
 
   return (
     <>
-      <Stage scene={{ ...scene, keep, cover: quality && shown ? CARD : 0 }}>
+      <Stage scene={{ ...scene, keep, cover: quality && shown ? CARD : undefined }}>
         <ElementsScene elements={elements} bad={bad} good={good} onPoint={setPointed} />
       </Stage>
       <Card>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Pause, Play } from "lucide-react";
-import { Refused } from "../api/client";
-import { useField, useSkin } from "../api/hooks";
+import { Refused, type Arrays } from "../api/client";
+import { useField, useSkin, type SkinMeta } from "../api/hooks";
 import type { LimitFinding, StudyState } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
@@ -14,6 +14,8 @@ import { Follow, Label } from "./Mark";
 import { MeshScene, type Pointed } from "./MeshScene";
 import { FIELD_STOPS, SIGNED_STOPS } from "./palette";
 import { Stage, type SceneProps } from "./Stage";
+
+const STRIP = [0, 110] as const; // pixels that the strip of frames covers
 
 /** The limit in force for a field: the tightest of those that read it. */
 function limitOf(study: StudyState, field: string): LimitFinding | null {
@@ -44,7 +46,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
   const { data: skin } = useSkin(study?.mesh ?? null);
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
-  const [pointed, setPointed] = useState<Pointed | null>(null);
+  const [pointed, setPointed] = useState<(Pointed & { member?: boolean }) | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
   const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
   const [pointLabel, setPointLabel] = useState<HTMLElement | null>(null);
@@ -68,6 +70,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
 
   const values = found.arrays[field] as Float32Array;
   const displacement = found.arrays.displacement as Float32Array;
+  const members = membersOf(found.arrays);
   const extremes = found.meta.extremes[field];
   if (!values || !extremes) return <Empty text="Reading the field…" />;
   const signed = extremes.min < 0 && extremes.max > 0 && Math.min(-extremes.min, extremes.max) > 1e-9 * Math.max(-extremes.min, extremes.max);
@@ -85,8 +88,23 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
 
   return (
     <>
-      <Stage scene={scene}>
+      <Stage scene={{ ...scene, cover: frames.length > 1 ? STRIP : undefined }}>
         <MeshScene skin={skin} values={values} stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit?.allowed ?? null} displacement={displacement} exaggeration={factor} animated={animated} sides={false} onPoint={setPointed} />
+        {members && (
+          <MeshScene
+            skin={members.skin}
+            values={found.arrays[`member ${field}`] as Float32Array}
+            stops={signed ? SIGNED_STOPS : FIELD_STOPS}
+            low={low}
+            high={high}
+            limit={limit?.allowed ?? null}
+            displacement={members.displacement}
+            exaggeration={factor}
+            animated={animated}
+            sides={false}
+            onPoint={(found) => setPointed(found && { ...found, member: true })}
+          />
+        )}
         {marks && !animated && <Follow at={at(extremes.max_at)} label={highLabel} />}
         {marks && !animated && <Follow at={at(extremes.min_at)} label={lowLabel} />}
         {pointed && <Follow at={pointed.at} label={pointLabel} />}
@@ -98,7 +116,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             {signed && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
           </>
         )}
-        {pointed && <Label keep={setPointLabel} text={shown.text(values[pointed.node] ?? 0, kind)} tone="bg-paper text-ink" />}
+        {pointed && <Label keep={setPointLabel} text={shown.text((pointed.member ? (found.arrays[`member ${field}`] as Float32Array) : values)[pointed.node] ?? 0, kind)} tone="bg-paper text-ink" />}
       </div>
       <Card>
         <span className={study.state === "stale" ? "opacity-60" : ""}>
@@ -152,6 +170,21 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       </div>
     </>
   );
+}
+
+const kept = new WeakMap<object, { skin: Arrays<SkinMeta>; displacement: Float32Array }>();
+
+/** Members as solid sections, in the form of a skin; the same object as long as the arrays are. */
+function membersOf(arrays: Arrays<unknown>["arrays"]) {
+  const positions = arrays["member positions"];
+  const triangles = arrays["member triangles"];
+  if (!positions || !triangles) return null;
+  const before = kept.get(arrays);
+  if (before) return before;
+  const skin: Arrays<SkinMeta> = { meta: { faces: [], edges: [], dimension: 3, bodies: [] }, arrays: { positions, triangles, sides: new Int32Array(0), lines: new Int32Array(0) } };
+  const made = { skin, displacement: arrays["member displacement"] as Float32Array };
+  kept.set(arrays, made);
+  return made;
 }
 
 /** Where a place of the mesh is drawn: moved with the nearest node of the skin. */

@@ -8,15 +8,17 @@ export interface SceneProps {
   flat: boolean;
   up: "y" | "z";
   keep: (camera: CameraHandle) => void;
-  /** Width at the right that a card covers, in pixels. */
-  cover?: number;
+  /** Width at the right and height below that cards cover, in pixels. */
+  cover?: readonly [number, number] | undefined;
 }
+
+const FREE = [0, 0] as const;
 
 /** The camera, its controls and the light; what is drawn comes as children. */
 export function Stage({ scene, children }: { scene: SceneProps; children: ReactNode }) {
   return (
     <Canvas orthographic frameloop="demand" dpr={[1, 2]} raycaster={{ params: { Line: { threshold: Math.hypot(...scene.high.map((h, i) => h - (scene.low[i] ?? 0))) * 0.008 } } as never }} gl={{ antialias: true, preserveDrawingBuffer: true }}>
-      <Controls low={scene.low} high={scene.high} flat={scene.flat} up={scene.up} cover={scene.cover ?? 0} handle={scene.keep} />
+      <Controls low={scene.low} high={scene.high} flat={scene.flat} up={scene.up} cover={scene.cover ?? FREE} handle={scene.keep} />
       {children}
     </Canvas>
   );

@@ -10,7 +10,8 @@ module Lattice
 
       def print(stream)
         mesh = @findings[:summary][:mesh]
-        stream.puts "Study “#{@findings[:study]}”: #{mesh[:elements]} elements, #{mesh[:unknowns]} unknowns, worst #{mesh[:quality][:measure]} #{mesh[:quality][:worst].round(2)}"
+        quality = mesh[:quality]
+        stream.puts "Study “#{@findings[:study]}”: #{mesh[:elements]} elements, #{mesh[:unknowns]} unknowns#{", worst #{quality[:measure]} #{quality[:worst].round(2)}" if quality}"
         stream.puts TextTable.new(%w[finding value limit verdict], @findings[:findings].map { |f| send(f[:kind], f) })
       end
 

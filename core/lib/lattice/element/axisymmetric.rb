@@ -22,6 +22,10 @@ module Lattice
 
       def measure(mapping, _thickness) = mapping.positions[true, true, 0] * (2 * Math::PI)
 
+      # @return [Numo::DFloat] strains of a unit that all directions share; walls along z hold it back
+      def free_strain(_poisson) = Numo::DFloat[1, 1, 1, 0]
+      def walled? = false
+
       # @return [Numo::DFloat] [4, 4]
       def elasticity(young, poisson)
         solid = Solid.elasticity(young, poisson)

@@ -31,10 +31,14 @@ module Lattice
       def along_members(force) = @set.properties.area.reshape(block.size, 1) * force.reshape(1, 3)
       def spread(per_length) = @beam.spread(per_length)
 
+      # @return [Numo::DFloat] [e, 2, 6] forces at the nodes of a unit of strain along the member
+      def swelling = @beam.swelling
+
       # @param u [Numo::DFloat] [e, 2, 6]
+      # @param free [Float] strain along the member that brings no force
       # @param per_length [Numo::DFloat] [e, 3] N/m
       # @return [Numo::DFloat] [e, 2, 6] N, V2, V3, T, M2, M3 at both ends
-      def ends(u, per_length) = @beam.ends(u, per_length)
+      def ends(u, per_length, free = 0.0) = @beam.ends(u, per_length, free)
     end
   end
 end

@@ -52,6 +52,24 @@ module Lattice
         result
       end
 
+      # Forces at the nodes of a unit of strain that is the same in all directions: ∫ Bᵀ D ε.
+      # @return [Numo::DFloat] [e, n, d]
+      def swelling(young, poisson)
+        stress = @form.elasticity(young, poisson).dot(@form.free_strain(poisson))
+        result = Numo::DFloat.zeros(elements, @kind.nodes, @form.dimension)
+        in_chunks do |range|
+          mapping = mapping(range, @kind.stiffness_rule)
+          slopes = @form.slopes(mapping)
+          weights = volumes(mapping, @kind.stiffness_rule).reshape(range.size, @kind.stiffness_rule.size, 1)
+          @form.terms.each_with_index do |terms, row|
+            next if stress[row].zero?
+
+            terms.each { |component, derivative| result[range, true, component] += (slopes[true, true, derivative, true] * weights).sum(1) * stress[row] }
+          end
+        end
+        result
+      end
+
       # @return [Numo::DFloat] [e, n] the integral of each shape function, m³
       def node_volumes
         shares = Numo::DFloat.zeros(elements, @kind.nodes)
@@ -86,18 +104,22 @@ module Lattice
         result
       end
 
+      # @param free [Float] strain, the same in all directions, that brings no stress
       # @return [Numo::DFloat] [e, g, 6]
-      def stress(displacements, young, poisson, rule = @kind.stress_rule)
+      def stress(displacements, young, poisson, free = 0.0, rule = @kind.stress_rule)
         strain = strain(displacements, rule)
+        strain -= @form.free_strain(poisson).reshape(1, 1, strain.shape[2]) * free unless free.zero?
         d = @form.elasticity(young, poisson)
         flat = strain.reshape(elements * rule.size, d.shape[0]).dot(d)
-        @form.full_stress(flat.reshape(elements, rule.size, d.shape[0]), young, poisson)
+        full = @form.full_stress(flat.reshape(elements, rule.size, d.shape[0]), young, poisson)
+        full[true, true, 2] -= young * free if @form.walled? && !free.zero?
+        full
       end
 
       # Stress at the nodes, extrapolated from the stress points.
       # @return [Numo::DFloat] [e, n, 6]
-      def nodal_stress(displacements, young, poisson)
-        at_points = stress(displacements, young, poisson)
+      def nodal_stress(displacements, young, poisson, free = 0.0)
+        at_points = stress(displacements, young, poisson, free)
         points = at_points.shape[1]
         flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
         @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup

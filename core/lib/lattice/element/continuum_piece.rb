@@ -27,9 +27,13 @@ module Lattice
       # @return [Numo::DFloat] [e, n, d]
       def body_force(force) = node_volumes.reshape(*conn.shape, 1) * force.reshape(1, 1, force.size)
 
+      # @return [Numo::DFloat] [e, n, names] forces at the nodes of a unit of free strain
+      def swelling = @continuum.swelling(material.young, material.poisson)
+
       # @param u [Numo::DFloat] [e, n, names]
+      # @param free [Float] strain that brings no stress
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
-      def recover(u) = { "" => @continuum.nodal_stress(u, material.young, material.poisson) }
+      def recover(u, free = 0.0) = { "" => @continuum.nodal_stress(u, material.young, material.poisson, free) }
     end
   end
 end

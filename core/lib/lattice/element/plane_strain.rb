@@ -11,6 +11,10 @@ module Lattice
       def slopes(mapping) = mapping.slopes
       def measure(_mapping, thickness) = thickness
 
+      # @return [Numo::DFloat] strains of a unit that all directions share; walls along z hold it back
+      def free_strain(poisson) = Numo::DFloat[1, 1, 0] * (1 + poisson)
+      def walled? = true
+
       # @return [Numo::DFloat] [3, 3]
       def elasticity(young, poisson)
         PlaneStress.elasticity(young / (1 - (poisson**2)), poisson / (1 - poisson))

@@ -13,6 +13,10 @@ module Lattice
       def slopes(mapping) = mapping.slopes
       def measure(_mapping, thickness) = thickness
 
+      # @return [Numo::DFloat] strains of a unit that all directions share; walls along z hold it back
+      def free_strain(_poisson) = Numo::DFloat[1, 1, 0]
+      def walled? = false
+
       # @return [Numo::DFloat] [3, 3]
       def elasticity(young, poisson)
         Numo::DFloat[[1, poisson, 0], [poisson, 1, 0], [0, 0, (1 - poisson) / 2]] * (young / (1 - (poisson**2)))

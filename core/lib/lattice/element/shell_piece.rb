@@ -27,10 +27,14 @@ module Lattice
       # @return [Numo::DFloat] [e, n, d]
       def body_force(force) = node_volumes.reshape(*conn.shape, 1) * force.reshape(1, 1, force.size)
 
+      # @return [Numo::DFloat] [e, n, 6]
+      def swelling = @shell.swelling
+
       # @param u [Numo::DFloat] [e, n, 6]
+      # @param free [Float] strain that brings no stress
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
-      def recover(u)
-        resultants = @shell.resultants(u)
+      def recover(u, free = 0.0)
+        resultants = @shell.resultants(u, free)
         LAYERS.transform_values { |place| @shell.stress(resultants, place) }
       end
     end

@@ -13,6 +13,10 @@ module Lattice
       def dimension = 3
       def terms = TERMS
 
+      # @return [Numo::DFloat] strains of a unit that all directions share; walls along z hold it back
+      def free_strain(_poisson) = Numo::DFloat[1, 1, 1, 0, 0, 0]
+      def walled? = false
+
       # @return [Numo::DFloat] [e, g, derivatives, n] what strains are made of
       def slopes(mapping) = mapping.slopes
 

@@ -14,7 +14,7 @@ module Lattice
         fibres = first.fibres.each_with_index.to_h { |f, block| [block, f] }.compact
         fibres.each { |block, f| put_fibres(arrays, block, f) }
         meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, mass: result.mass, ring: result.ring, energy: Array.new(result.computed) { |f| result.energy(f) },
-                 blocks: first.stress.map(&:keys), fibres: fibres.transform_values { |f| f.sections.map { |s| [s.area, s.two, s.three] } }.to_a }
+                 blocks: first.stress.map(&:keys), fibres: fibres.transform_values { |f| f.sections.map { |s| [s.area, s.two, s.three, s.rings] } }.to_a }
         ArrayFile.write(path, arrays, meta)
       end
 

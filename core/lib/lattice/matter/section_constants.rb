@@ -10,8 +10,8 @@ module Lattice
       ACROSS = 4 # elements at least across the thinnest wall, by area over half the girth
 
       # area m²; centre [x, y] m; second moments about it: xx = ∫y², yy = ∫x², xy = ∫xy, m⁴; torsion m⁴;
-      # shear centre [x, y] from the centre, m; compliance: 1 / shear areas [xx, yy, xy], 1/m²; extremes: points [n, 2] from the centre
-      Values = Struct.new(:area, :centre, :xx, :yy, :xy, :torsion, :shear_centre, :compliance, :extremes, keyword_init: true) do
+      # shear centre [x, y] from the centre, m; compliance: 1 / shear areas [xx, yy, xy], 1/m²; extremes: points [n, 2] of the outline from the centre; rings: how many each loop has
+      Values = Struct.new(:area, :centre, :xx, :yy, :xy, :torsion, :shear_centre, :compliance, :extremes, :rings, keyword_init: true) do
         # @return [Float] rad, from the outline's x axis to the first principal one
         def principal_angle = xy.abs <= 1e-9 * (xx + yy) ? 0.0 : 0.5 * Math.atan2(-2 * xy, xx - yy)
 
@@ -43,7 +43,7 @@ module Lattice
         area, sx, sy, ixx, iyy, ixy = moments
         centre = [sx / area, sy / area]
         plain = { area: area, centre: centre, xx: ixx - (area * (centre[1]**2)), yy: iyy - (area * (centre[0]**2)), xy: ixy - (area * centre[0] * centre[1]) }
-        Values.new(**plain, **warping(plain, lines), extremes: hull(lines) - Numo::DFloat[centre])
+        Values.new(**plain, **warping(plain, lines), extremes: Numo::DFloat.vstack(lines) - Numo::DFloat[centre], rings: lines.map { |l| l.shape[0] })
       end
 
       private
@@ -59,8 +59,6 @@ module Lattice
         [cross.sum / 2, ((x + u) * cross).sum / 6, ((y + v) * cross).sum / 6, (((y**2) + (y * v) + (v**2)) * cross).sum / 12, (((x**2) + (x * u) + (u**2)) * cross).sum / 12,
          (((x * v) + (2 * x * y) + (2 * u * v) + (u * y)) * cross).sum / 24]
       end
-
-      def hull(lines) = Numo::DFloat.vstack(lines)
 
       def warping(plain, lines)
         girth = lines.sum { |p| Numo::NMath.sqrt(((p[(1..p.shape[0]).map { |i| i % p.shape[0] }, true] - p)**2).sum(1)).sum }

@@ -111,7 +111,7 @@ module Lattice
       def fibres(values)
         turned = values.turned(values.principal_angle)
         points = values.extremes.to_a.map { |point| principal(values, point) }
-        Element::Beam::Fibres::Section.new(values.area, turned[:xx], turned[:yy], Numo::DFloat.cast(points))
+        Element::Beam::Fibres::Section.new(values.area, turned[:xx], turned[:yy], values.rings, Numo::DFloat.cast(points))
       end
 
       def principal(values, point)

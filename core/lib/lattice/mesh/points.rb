@@ -55,6 +55,14 @@ module Lattice
         group.at(conn)
       end
 
+      # @param index [Numo::Int32] nodes, each of one body of members
+      # @return [Numo::Int32] their points
+      def of_nodes(index)
+        at = Numo::Int32.zeros(@grid.nodes.shape[0])
+        at[nodes] = Numo::Int32.new(size).seq
+        at[index].dup
+      end
+
       # @param places [Array<Shape::Place>]
       # @return [Numo::Int32] their distinct points
       def under(places)

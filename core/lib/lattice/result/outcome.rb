@@ -47,6 +47,9 @@ module Lattice
       def energy(frame = 0) = state(frame).energy
       def envelope?(frame) = @made.dig(frame, "over") ? true : false
 
+      # @return [MemberShapes] members as solid sections
+      def member_shapes = @member_shapes ||= MemberShapes.new(grid, state(0).fibres)
+
       # @return [Array<String>] layers of shells; [""] elsewhere
       def layers = @layers ||= state(0).stress.flat_map(&:keys).uniq
 

@@ -48,7 +48,7 @@ module Lattice
       # What a study's result depends on, by meaning: what it reads, and nothing else.
       def study_digest(study)
         kind = Kinds.of(study)
-        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density) }
+        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density, :expansion) }
         Model::Digest.of([study["type"], kind::VERSION, kind.options(study), mesh_digest, cases.signature, conditions.map(&:signature), stuff, sections.signature])
       end
 

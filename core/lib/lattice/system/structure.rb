@@ -55,6 +55,17 @@ module Lattice
         push(condition, piece.conn, piece.body_force(force))
       end
 
+      # A free strain, the same in all directions, on a piece; it is taken off again when stress is read.
+      # @param strain [Float]
+      def warm(condition, piece, strain)
+        row = problem.cases.index(condition.case_name)
+        free_strains[pieces.index(piece)][row] += strain
+        push(condition, piece.conn, piece.swelling * strain, piece.names)
+      end
+
+      # @return [Array<Numo::DFloat>] for every piece [cases]
+      def free_strains = @free_strains ||= pieces.map { Numo::DFloat.zeros(problem.cases.names.size) }
+
       # A uniform force on members.
       # @param place [Shape::Place] a member, or a body of them
       # @param force [Numo::DFloat] [3] N/m

@@ -51,11 +51,12 @@ module LatticeServer
         raise Problem.new(422, "there is no frame #{frame}", cure: "The result has #{result.frames.size}.") unless frame.between?(0, result.frames.size - 1)
         raise Problem.new(422, "“#{layer}” is not a layer", cure: "Known: #{result.layers.join(', ')}.") unless layer.nil? || result.layers.include?(layer)
 
-        arrays = { "displacement" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }
+        arrays = { "displacement" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
         extremes = names.to_h do |name|
           dimension = Lattice::Result::Catalogue.dimension_of(name)
           field = result.field(name, frame, layer: layer)
           arrays[name] = Numo::SFloat.cast(field[drawn.points])
+          arrays["member #{name}"] = Numo::SFloat.cast(field[@member_points]) if @member_points
           [name, extreme(field, result).merge(dimension: dimension)]
         end
         packed(arrays, { extremes: extremes })
@@ -71,6 +72,16 @@ module LatticeServer
       def measure!(name)
         known = Lattice::Mesh::QualityReport::MEASURES.map(&:key)
         known.find { |key| key.to_s == name } || raise(Problem.new(422, "“#{name}” is not a measure of elements", cure: "Known: #{known.join(', ')}."))
+      end
+
+      # Members as solid sections, with their movement.
+      def members(result, frame)
+        shapes = result.member_shapes
+        return {} if shapes.empty?
+
+        @member_points = grid.points.of_nodes(shapes.nodes)
+        moved = result.envelope?(frame) ? Numo::DFloat.zeros(*shapes.positions.shape) : shapes.displacement(result.state(frame))
+        { "member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member displacement" => Numo::SFloat.cast(moved) }
       end
 
       # An envelope has no movement of its own.

@@ -54,7 +54,7 @@ function SupportLine({ statement }: { statement: Of<"support"> }) {
 /** What holds a place for good: of shells and members, their turns too. */
 function everything(view: ModelView): Of<"support">["components"] {
   if (view.shape.dimension === 2) return ["x", "y"];
-  return view.shape.bodies.some((b) => b.make === "faces") ? ["x", "y", "z", "rx", "ry", "rz"] : ["x", "y", "z"];
+  return view.shape.bodies.some((b) => b.make === "faces" || b.make === "members") ? ["x", "y", "z", "rx", "ry", "rz"] : ["x", "y", "z"];
 }
 
 export default [

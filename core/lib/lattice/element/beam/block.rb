@@ -54,15 +54,25 @@ module Lattice
           Numo::Linalg.matmul(both.reshape(@elements * 2, 6, 6), local).reshape(@elements, 2, 6)
         end
 
+        # @return [Numo::DFloat] [e, 2, 6] forces at the nodes of a unit of strain along the member
+        def swelling
+          pull = @properties.area * @young
+          Numo::DFloat.zeros(@elements, 2, 6).tap do |all|
+            2.times { |a| all[true, a, true] = transforms[true, 0, true] * (pull * ((2 * a) - 1)).reshape(@elements, 1) }
+          end
+        end
+
         # Internal forces at both ends, in the principal axes: N, V2, V3, T, M2, M3.
         # @param u [Numo::DFloat] [e, 2, 6] global
         # @param force [Numo::DFloat] [e, 3] N/m between the ends
+        # @param free [Float] strain along the member that brings no force
         # @return [Numo::DFloat] [e, 2, 6]
-        def ends(u, force)
+        def ends(u, force, free = 0.0)
           local = Numo::Linalg.matmul(Numo::DFloat.zeros(@elements, 2, 6, 6).tap { |all| 2.times { |a| all[true, a, true, true] = transforms } }.reshape(@elements * 2, 6, 6),
                                       u.reshape(@elements * 2, 6, 1)).reshape(@elements, 12, 1)
           found = Numo::Linalg.matmul(condensed[0], local).reshape(@elements, 2, 6) - held(force)
           found[true, 0, true] *= -1
+          found[true, true, 0] -= (@properties.area * (@young * free)).reshape(@elements, 1)
           found
         end
 

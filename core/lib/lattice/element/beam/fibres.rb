@@ -8,8 +8,12 @@ module Lattice
       class Fibres
         LAYERS = %w[largest least].freeze
 
-        # One section: area, second moments about the principal axes, points [n, 2] along them from the centre.
-        Section = Struct.new(:area, :two, :three, :points)
+        # One section: area, second moments about the principal axes, points [n, 2] along them from the centre, and how
+        # many points each of its loops has.
+        Section = Struct.new(:area, :two, :three, :rings, :points) do
+          # @return [Array<Range>] rows of the points of each loop
+          def loops = rings.each_index.map { |k| (rings.first(k).sum...rings.first(k + 1).sum) }
+        end
 
         attr_reader :index, :sections, :axes
 

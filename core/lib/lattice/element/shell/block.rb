@@ -56,17 +56,33 @@ module Lattice
           result
         end
 
+        # Forces at the nodes that a unit of strain in the plane, the same in all directions, brings: those of the
+        # movement that it would be, had the element nothing else to follow.
+        # @return [Numo::DFloat] [e, n, 6]
+        def swelling
+          result = Numo::DFloat.zeros(@elements, @nodes, 6)
+          in_chunks do |range|
+            frame, = points(range)
+            moved = Numo::DFloat.zeros(range.size, @nodes, 6).tap { |u| u[true, true, 0..1] = frame.plane }
+            force = Numo::Linalg.matmul(local(range).reshape(range.size, @nodes * 6, @nodes * 6), moved.reshape(range.size, @nodes * 6, 1)).reshape(range.size, @nodes, 6)
+            frame.transforms.each_with_index { |t, a| result[range, a, true] = Numo::Linalg.matmul(offset(t).transpose(0, 2, 1).dup, force[true, a, true].dup.reshape(range.size, 6, 1)).reshape(range.size, 6) }
+          end
+          result
+        end
+
         def areas = node_areas.sum(1)
         def volumes_of_elements = areas * @thickness
         def node_volumes = node_areas * @thickness
 
         # @param u [Numo::DFloat] [e, n, 6] global
+        # @param free [Float] strain in the plane that brings no force
         # @return [Resultants]
-        def resultants(u)
+        def resultants(u, free = 0.0)
           found = Resultants.new(*[3, 3, 2].map { |rows| Numo::DFloat.zeros(@elements, @nodes, rows) }, Numo::DFloat.zeros(@elements, 3, 3))
           in_chunks do |range|
             frame, points = points(range)
             local = local_movement(frame, u[range, true, true].dup)
+            local[true, true, 0..1] = local[true, true, 0..1] - (frame.plane * free)
             found.axes[range, true, true] = frame.rotation
             fill(found, range, points, local)
           end

@@ -85,12 +85,14 @@ module Lattice
 
         # Of every piece its stress by layer and, of members, the forces at the ends of its elements.
         def recovered(vector, in_case)
-          @structure.pieces.zip(@structure.spread_loads).map do |piece, spread|
+          factor = self.class.options(@study)[0]
+          @structure.pieces.zip(@structure.spread_loads, @structure.free_strains).map do |piece, spread, strains|
+            free = strains[in_case] * factor
             table = @structure.dofs.table(piece.conn, piece.names)
             u = vector[table.flatten].reshape(*table.shape).dup
-            next [piece.recover(u), nil] unless spread
+            next [piece.recover(u, free), nil] unless spread
 
-            ends = piece.ends(u, spread[in_case, true, true] * self.class.options(@study)[0])
+            ends = piece.ends(u, spread[in_case, true, true] * factor, free)
             [piece.fibres.stresses(ends), ends]
           end
         end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    module Conditions
+      # A uniform temperature of bodies against the one at which they are free of stress.
+      class Temperature < Condition
+        acts_on :bodies
+
+        def loads? = true
+        def change = statement.quantity("value", "temperature") - (statement.quantity("reference", "temperature") || 293.15)
+
+        def apply(structure)
+          names = places.map(&:body)
+          structure.pieces.select { |p| names.include?(p.body.name) }.each do |piece|
+            expansion = piece.material.expansion
+            raise statement.fault("the material of “#{piece.body.name}” has no thermal expansion", cure: "Type its expansion in the material statement.") unless expansion
+
+            structure.warm(self, piece, expansion * change)
+          end
+        end
+      end
+    end
+  end
+end
