@@ -3,11 +3,6 @@
 require_relative "spec_helper"
 
 RSpec.describe "Shells, members and load cases" do
-  def choose(chip, item)
-    find("[aria-label^='#{chip}:']", match: :first).click
-    find("[role=menuitem]", text: item, exact_text: true).click
-  end
-
   it "builds a plate of faces from an empty project, loads it in two cases, combines them and reads the frames" do
     new_project("Cover plate")
     write_statement("rectangle")
@@ -18,14 +13,13 @@ RSpec.describe "Shells, members and load cases" do
     type_chip("Shape", "wall", "4 mm")
     expect(page).to have_button("wall: 4 mm")
     write_statement("material")
-    write_statement("plane")
-    choose("kind of place", "edges")
-    write_statement("case")
-    write_statement("case")
+    edges_at("0 mm")
+    edges_at("200 mm")
+    2.times { write_statement("case") }
     write_statement("fix")
-    find("[role=dialog], .popover", text: "Click in the model window").find("button", text: /\Aend\z/).click
+    target("end")
     within_section("Joins and supports") { expect(page).to have_text("in every way, turns too") }
-    2.times { |k| load_far_end(k + 1) }
+    ["Case", "Case 2"].each { |name| force_in(name) }
     write_statement("combination")
     type_chip("Loads and stages", "factor 1", "1.35")
     write_statement("mesh")
@@ -46,17 +40,29 @@ RSpec.describe "Shells, members and load cases" do
     expect(page).to have_css("[role=radio][aria-checked=true]", text: "Case 2")
   end
 
-  # A force on the corner point at the far end, in a case.
-  def load_far_end(number)
+  # A group of the edges on a plane across x.
+  def edges_at(place)
+    write_statement("plane")
+    row = all("section[aria-label='Shape'] [id^=statement-]").last
+    within(row) { expect(page).to have_button("kind of place: edges") }
+    return if place == "0 mm"
+
+    within(row) do
+      find("[aria-label^='position:']").click
+      find("input[aria-label='position']").send_keys([:control, "a"], place, :enter)
+      expect(page).to have_button("position: #{place}")
+    end
+  end
+
+  def target(name) = find("[role=dialog], .popover", text: "Click in the model window").find("button", text: /\A#{name}\z/).click
+
+  def force_in(name)
     write_statement("force")
-    press(:escape)
+    target("end 2")
     row = all("section[aria-label='Loads and stages'] [id^=statement-]").select { |r| r.has_text?("acts on", wait: 0) }.last
     within(row) { find("[aria-label^='case:']").click }
-    find("[role=menuitem]", text: number == 1 ? "Case" : "Case 2", exact_text: true).click
-    within(row) { find("[aria-label^='target:']").click }
-    within("[data-testid=window]") { click_button "front" }
-    click_in_window(0.89, 0.5, says: /side 2/)
-    click_button "Done"
+    find("[role=menuitem]", text: name, exact_text: true).click
+    within(row) { expect(page).to have_button("case: #{name}") }
   end
 
   it "shows the members of the control building with their forces, and lights the one that is asked for" do

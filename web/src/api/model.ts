@@ -40,7 +40,8 @@ export type Statement =
   | StatementCombination
   | StatementEnvelope
   | StatementSection
-  | StatementLineLoad;
+  | StatementLineLoad
+  | StatementTemperature;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1786,6 +1787,36 @@ export interface StatementLineLoad {
    */
   value: string;
   direction: Direction;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A uniform temperature of bodies.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_temperature".
+ */
+export interface StatementTemperature {
+  id: Id;
+  kind: "temperature";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The temperature.
+   */
+  value: string;
+  /**
+   * The temperature at which the bodies are free of stress; 20 degC when left out.
+   */
+  reference?: string;
   /**
    * The load case it belongs to; the one without a name when left out.
    */

@@ -1,4 +1,4 @@
-import { faces, fresh, imperial, last, lastBody, length, onlyBody, origin, type Template } from "./template";
+import { ends, fresh, imperial, last, lastBody, length, onlyBody, origin, type Template } from "./template";
 
 /** Statements that draw, read and combine shapes, and name their places. */
 export const SHAPE_TEMPLATES: readonly Template[] = [
@@ -173,24 +173,24 @@ export const SHAPE_TEMPLATES: readonly Template[] = [
     word: "group",
     text: "group: places by pick",
     also: "set selection named target faces edges",
-    make: (v) => ({ kind: "group", name: fresh(v, "place"), of: faces(v), pick: [] }),
+    make: (v) => ({ kind: "group", name: fresh(v, "place"), of: ends(v), pick: [] }),
   },
   {
     word: "plane",
     text: "group: everything on a plane",
     also: "group rule faces at x y z end side",
-    make: (v) => ({ kind: "group", name: fresh(v, "end"), of: faces(v), rule: { plane: { axis: "x", at: length(v, "0 mm", "0 in") } } }),
+    make: (v) => ({ kind: "group", name: fresh(v, "end"), of: ends(v), rule: { plane: { axis: "x", at: length(v, "0 mm", "0 in") } } }),
   },
   {
     word: "bores",
     text: "group: all bores of a diameter",
     also: "group rule holes drillings bolt",
-    make: (v) => ({ kind: "group", name: fresh(v, "bores"), of: faces(v), rule: { bores: { diameter: length(v, "10 mm", "0.5 in") } } }),
+    make: (v) => ({ kind: "group", name: fresh(v, "bores"), of: ends(v), rule: { bores: { diameter: length(v, "10 mm", "0.5 in") } } }),
   },
   {
     word: "rule",
     text: "group: places by kind, size, name, box, contact and so on",
     also: "group rule normal area cylinder radius touching box name tangent grown edges and or not",
-    make: (v) => ({ kind: "group", name: fresh(v, "places"), of: faces(v), rule: { surface: { kind: "cylinder" } } }),
+    make: (v) => ({ kind: "group", name: fresh(v, "places"), of: ends(v), rule: { surface: { kind: "cylinder" } } }),
   },
 ];

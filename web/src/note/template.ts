@@ -48,4 +48,9 @@ export function freshId(statements: Statement[]): string {
 export const onlyBody = (view: ModelView) => view.shape.bodies[0]?.name ?? "";
 export const lastBody = (view: ModelView) => view.shape.bodies.at(-1)?.name ?? "";
 export const origin = (view: ModelView) => ({ x: length(view, "0 mm", "0 in"), y: length(view, "0 mm", "0 in") });
-export const faces = (view: ModelView) => (view.shape.dimension === 2 ? "edges" : "faces");
+/** What the ends of a model are made of: faces of solids, edges of plane regions and shells, points of members. */
+export function ends(view: ModelView): "faces" | "edges" | "points" {
+  const makes = view.shape.bodies.map((b) => b.make);
+  if (makes.length > 0 && makes.every((m) => m === "members")) return "points";
+  return view.shape.dimension === 2 || (makes.length > 0 && makes.every((m) => m === "faces")) ? "edges" : "faces";
+}
