@@ -23,6 +23,7 @@ RSpec.describe Lattice::System::Pattern do
 
   { "plane elements" => [[Numo::Int32[[0, 1, 3], [4, 3, 2]], %i[x y]], [Numo::Int32[[5, 0], [2, 5]], %i[x y]]],
     "solids and shells that share nodes" => [[Numo::Int32[[0, 1, 2, 3], [3, 2, 1, 6]], %i[x y z]], [Numo::Int32[[2, 3, 4], [5, 4, 3]], %i[x y z rx ry rz]]],
+    "solids under shells that have all their nodes" => [[Numo::Int32[[0, 1, 2, 3]], %i[x y z]], [Numo::Int32[[0, 1, 2], [3, 4, 5], [6, 0, 1]], %i[x y z rx ry rz]]],
     "nodes that lack components in between" => [[Numo::Int32[[0, 1]], %i[x y rz]], [Numo::Int32[[1, 2], [6, 0]], %i[x z]]] }.each do |what, blocks|
     it "assembles #{what} as adding entry by entry would" do
       dofs = Lattice::System::Dofs.new(7, blocks)

@@ -23,7 +23,10 @@ module Lattice
         values = Numo::DFloat.zeros(rows.size)
         sums = Hash.new { |hash, names| hash[names] = Array.new(names.size**2) { Numo::DFloat.zeros(@pairs) } }
         matrices.each_with_index { |matrix, block| add(sums[@blocks[block][:names]], matrix, @blocks[block]) }
-        sums.each { |names, all| put(values, names, all) }
+        names, all = sums.first
+        if sums.size == 1 && @dofs.uniform? && names.size == @dofs.most then put_uniform(values, names.size, all)
+        else sums.each { |some, own| put(values, some, own) }
+        end
         Algebra::SymmetricMatrix.new(starts, rows, values)
       end
 
@@ -75,19 +78,28 @@ module Lattice
         @starts = Numo::Int64.zeros(@dofs.size + 1)
         @starts[1..] = (totals[owner] - rank).cumsum
         @rows = Numo::Int32.zeros(@starts[-1])
-        @dofs.most.times { |r| @dofs.most.times { |c| number(r, c, heights) } }
+        @column = @dofs.first[@low].dup
+        @off = Numo::Int32.cast(@low.ne(@high).where)
+        base = @dofs.first[@high].dup
+        @dofs.most.times { |r| @dofs.most.times { |c| number(r, c, heights, base) } }
       end
 
-      def number(row, column, heights)
-        there = (heights > row) & (@dofs.counts[@low] > column)
-        there &= @low.ne(@high) if row < column
-        pairs = Numo::Int32.cast(there.where)
-        @rows[place(pairs, row, column)] = @dofs.first[@high[pairs]] + row unless pairs.empty?
+      def number(row, column, heights, base)
+        pairs = row < column ? @off : nil
+        unless @dofs.uniform?
+          there = (heights > row) & (@dofs.counts[@low] > column)
+          there &= @low.ne(@high) if row < column
+          pairs = Numo::Int32.cast(there.where)
+        end
+        return if pairs&.empty?
+
+        @rows[place(pairs, row, column)] = (pairs ? base[pairs] : base) + row
       end
 
-      # Positions of component (row, column) of pairs; the row goes with the higher node. Both may be lists.
+      # Positions of component (row, column) of some pairs, or of all; the row goes with the higher node. Both may be lists.
       def place(pairs, row, column)
-        @starts[@dofs.first[@low[pairs]] + column] + @above[pairs] + row - column
+        first, above = pairs ? [@column[pairs], @above[pairs]] : [@column, @above]
+        @starts[first + column] + above + row - column
       end
 
       # Row component r goes with the higher node of a pair: where that is the second
@@ -110,16 +122,18 @@ module Lattice
       # Only pairs whose nodes both have the components.
       def put(values, names, sums)
         locals = names.map { |name| @dofs.local(name) }
-        uniform = locals.each_with_index.all? { |local, k| local.eq(k).all? }
-        there = uniform ? nil : locals.map { |local| (local[@low] >= 0) & (local[@high] >= 0) }.reduce(:&)
-        all = there ? Numo::Int32.cast(there.where) : Numo::Int32.new(@pairs).seq
+        all = Numo::Int32.cast(locals.map { |local| (local[@low] >= 0) & (local[@high] >= 0) }.reduce(:&).where)
         off = all[@low[all].ne(@high[all]).where].dup
         names.each_index.to_a.product(names.each_index.to_a).each_with_index do |(r, c), k|
           pairs = r < c ? off : all
-          next if pairs.empty?
+          values[place(pairs, locals[r][@high[pairs]].dup, locals[c][@low[pairs]].dup)] += sums[k][pairs] unless pairs.empty?
+        end
+      end
 
-          at = uniform ? place(pairs, r, c) : place(pairs, locals[r][@high[pairs]].dup, locals[c][@low[pairs]].dup)
-          values[at] += sums[k][pairs]
+      # Every node has all of them, and no other block adds to the same entries.
+      def put_uniform(values, count, sums)
+        (0...count).to_a.product((0...count).to_a).each_with_index do |(r, c), k|
+          r < c ? (values[place(@off, r, c)] = sums[k][@off] unless @off.empty?) : values[place(nil, r, c)] = sums[k]
         end
       end
     end
