@@ -1,12 +1,15 @@
 # frozen_string_literal: true
 
+# Members, from their corners.
 module Verify
   # Members of a rectangular section, from their corners; answers the result and the constants of the section.
   def self.members(corners, *more, width: 0.2, height: 0.1, **section)
     line = { "kind" => "line", "name" => "line", "corners" => corners.map { |at| %w[x y z].zip(at).to_h { |k, v| [k, "#{v} m"] } } }
     outline = outline(rectangle(-width / 2, -height / 2, width, height))
     result, problem = solve(line, outline, { "kind" => "body", "name" => "part", "make" => "members", "outline" => "line" }, material(1e7, 0.3, density: 1),
-                            { "kind" => "section", "target" => "part", "outline" => "outline" }.merge(section.transform_keys(&:to_s)), *more, *static(10.0).then { |mesh, study| [mesh.merge("size" => "1 m"), study] })
+                            { "kind" => "section", "target" => "part", "outline" => "outline" }.merge(section.transform_keys(&:to_s)), *more, *static(10.0).then do |mesh, study|
+                                                                                                                                                [mesh.merge("size" => "1 m"), study]
+                                                                                                                                              end)
     [result, Lattice::Matter::SectionConstants.of(problem.document.outline(problem.document.active("outline")[0]))]
   end
 
@@ -32,7 +35,8 @@ Verify.define("slender cantilever as members", source: "R. H. MacNeal, R. L. Har
 end
 
 Verify.define("portal frame", source: "A. Kleinlogel, Rahmenformeln, 1914: fixed feet, load at the beam's end (long members: shear and stretching are of no account)") do |report|
-  height, span = [20.0, 30.0]
+  height = 20.0
+  span = 30.0
   corners = [[0, 0, 0], [0, 0, height], [span, 0, height], [span, 0, 0]]
   feet = { "kind" => "group", "name" => "feet", "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "0 m" } } }
   knee = { "kind" => "group", "name" => "knee", "of" => "points", "rule" => { "all" => [{ "plane" => { "axis" => "x", "at" => "0 m" } }, { "plane" => { "axis" => "z", "at" => "#{height} m" } }] } }

@@ -11,7 +11,8 @@ RSpec.describe Lattice::Load::Conditions::Temperature do
   it "lets what is free grow without stress, in every formulation" do
     corner = { "id" => "c", "kind" => "group", "name" => "corner", "of" => "points", "pick" => [{ "body" => "bar", "name" => "start of side 1 at bottom" }] }
     edge = { "id" => "e", "kind" => "group", "name" => "edge", "of" => "edges", "pick" => [{ "body" => "bar", "name" => "side 4 at bottom" }] }
-    held = [corner, edge, { "id" => "h", "kind" => "support", "target" => "corner", "components" => %w[x y z] }, { "id" => "h2", "kind" => "support", "target" => "edge", "components" => %w[x z] },
+    held = [corner, edge, { "id" => "h", "kind" => "support", "target" => "corner", "components" => %w[x y z] },
+            { "id" => "h2", "kind" => "support", "target" => "edge", "components" => %w[x z] },
             { "id" => "h3", "kind" => "support", "target" => "foot", "components" => ["z"] }, { "id" => "fo", "kind" => "group", "name" => "foot", "of" => "faces", "pick" => [{ "body" => "bar", "name" => "bottom" }] }]
     %w[quadratic linear].product(["bricks and quadrilaterals", "tetrahedra and triangles"]).each do |order, family|
       result = solve(bar([warm, *held], stuff: stuff, support: nil, mesh: { "order" => order, "elements" => family, "size" => "20 mm" }))
@@ -23,7 +24,8 @@ RSpec.describe Lattice::Load::Conditions::Temperature do
   it "presses what is held by E α ΔT, and plane slices by their walls too" do
     both = { "id" => "b", "kind" => "support", "target" => "tip", "components" => ["x"] }
     flat = { root: { "of" => "edges" }, tip: { "of" => "edges" }, support: { "components" => ["x"] } }
-    pin = [{ "id" => "p", "kind" => "group", "name" => "pin", "of" => "points", "pick" => [{ "body" => "bar", "name" => "start of side 1" }] }, { "id" => "ps", "kind" => "support", "target" => "pin", "components" => ["y"] }]
+    pin = [{ "id" => "p", "kind" => "group", "name" => "pin", "of" => "points", "pick" => [{ "body" => "bar", "name" => "start of side 1" }] },
+           { "id" => "ps", "kind" => "support", "target" => "pin", "components" => ["y"] }]
     thin = solve(bar([warm, both, *pin], stuff: stuff, body: { "make" => "plane stress" }, **flat))
     expect(thin.stress[true, 0].mean).to be_near(-210e9 * strain, 1e-9)
     expect(thin.stress[true, 2].abs.max).to eq(0)
@@ -46,10 +48,12 @@ RSpec.describe Lattice::Load::Conditions::Temperature do
       more = make == "faces" ? { by: "fill", wall: "5 mm" } : {}
       section = [outline_named("s", rectangle("0 mm", "0 mm", "20 mm", "40 mm")), { "kind" => "section", "target" => "part", "outline" => "s" }]
       both = [["left", "0 m"], ["right", "1 m"]].flat_map do |name, at|
-        [group_named(name, { "plane" => { "axis" => "x", "at" => at } }, of: make == "faces" ? "edges" : "points"), { "kind" => "support", "target" => name, "components" => make == "faces" ? %w[x z rx ry rz] : %w[x y z rx ry rz] }]
+        [group_named(name, { "plane" => { "axis" => "x", "at" => at } }, of: make == "faces" ? "edges" : "points"),
+         { "kind" => "support", "target" => name, "components" => make == "faces" ? %w[x z rx ry rz] : %w[x y z rx ry rz] }]
       end
       both << { "kind" => "support", "target" => "part", "components" => ["y"] } if make == "faces"
-      held = shape_problem(figure, body_named("part", "o", make: make, **more), *(make == "members" ? section : []), { "kind" => "material", "target" => "everything", "material" => "given", "properties" => stuff.merge("poisson" => "0") },
+      held = shape_problem(figure, body_named("part", "o", make: make, **more), *(make == "members" ? section : []),
+                           { "kind" => "material", "target" => "everything", "material" => "given", "properties" => stuff.merge("poisson" => "0") },
                            *both, warm.merge("target" => "part"), { "kind" => "mesh", "size" => "100 mm", "order" => "linear" }, { "kind" => "study", "name" => "s", "type" => "static" })
       expect(solve(held).field("von_mises").to_a).to all(be_near(210e9 * strain, 1e-6))
     end

@@ -117,6 +117,19 @@ RSpec.describe Lattice::Element::Beam::Block do
     expect(middle["start"]).to be_near(bent[1 / 192.0], 0.02)
   end
 
+  it "reads each member's own stress where several meet, and draws them with it" do
+    result = solve(frame([[0, 0, 0], [1, 0, 0], [2, 0, 0]], tip("2 m"), push("100 N", "-z"), { "kind" => "support", "target" => "knot", "components" => %w[x y z rx ry rz] },
+                         group_named("knot", { "plane" => { "axis" => "x", "at" => "1 m" } }, of: "points"), size: "500 mm"))
+    second = 0.02 * (0.04**3) / 12
+    expect(result.field("von_mises").max).to be_near(100 * 0.02 / second, 1e-9)
+    expect(Lattice::Result::Members.new(result.grid, result.state).rows.map { |row| row[:stress] }.max).to be_near(result.field("von_mises").max, 1e-12)
+    shapes = result.member_shapes
+    expect(result.field("von_mises")[shapes.points].max).to be_near(result.field("von_mises").max, 1e-12)
+    expect(shapes.triangles.max).to eq(shapes.positions.shape[0] - 1)
+    low, high = [shapes.positions.min(0), shapes.positions.max(0)]
+    expect((high - low).to_a.map { |c| c.round(9) }).to eq([2.0, 0.02, 0.04])
+  end
+
   it "adds up forces of combinations before stress is read from them" do
     cases = [{ "kind" => "case", "name" => "down" }, { "kind" => "case", "name" => "aside" }, tip, push("100 N", "-z").merge("case" => "down"), push("100 N", "+y").merge("case" => "aside"),
              { "kind" => "combination", "name" => "both", "terms" => [{ "case" => "down", "factor" => "1" }, { "case" => "aside", "factor" => "-2" }] }]

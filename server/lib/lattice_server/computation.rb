@@ -30,7 +30,7 @@ module LatticeServer
     # What was computed before, where it is whole; else what is computed now, kept.
     # @param kind [Symbol] :mesh or :result
     # @param grid [Proc] of a result
-    def fetch(kind, digest, grid = nil, &)
+    def keep(kind, digest, grid = nil, &)
       before(kind, digest, grid) || yield.tap { |made| kind == :mesh ? keep_mesh(digest, made) : keep_result(digest, made) }
     end
 

@@ -30,7 +30,7 @@ export function MembersTable() {
   /** What rounding left over is shown as the zero it stands for. */
   const scale = (force: Force) => Math.max(...rows.map((r) => Math.abs(largest(r, KIND[force] === "force" ? "N" : "M3"))), ...rows.map((r) => Math.abs(largest(r, force))), 1e-300);
   const scales = Object.fromEntries(FORCES.map((f) => [f, scale(f)]));
-  const text = (row: MemberRow, force: Force) => (Math.abs(largest(row, force)) < 1e-9 * (scales[force] ?? 1) ? "0" : digits(shown.number(largest(row, force), KIND[force])));
+  const text = (row: MemberRow, force: Force) => (Math.abs(largest(row, force)) < 1e-6 * (scales[force] ?? 1) ? "0" : digits(shown.number(largest(row, force), KIND[force])));
   const heads: ["name" | "stress" | Force, string][] = [["name", "member"], ...FORCES.map((f): [Force, string] => [f, `${f}, ${shown.unit(KIND[f])}`]), ["stress", `stress, ${shown.unit("stress")}`]];
 
   function copy() {

@@ -3,10 +3,11 @@
 module Lattice
   module Mesh
     # The points at which fields are read: every node once for each body it belongs to (of shells, for each
-    # face), so that nothing is averaged across a border or a fold. In a mesh of one solid they are its nodes.
+    # face, and of members, for each of them), so that nothing is averaged across a border, a fold or a knot. In a
+    # mesh of one solid they are its nodes.
     class Points
-      # Nodes that bear points of their own: of a body, or of one face of it; and the number of the first.
-      Group = Struct.new(:body, :face, :nodes, :first) do
+      # Nodes that bear points of their own: of a body, or of one face or member of it; and the number of the first.
+      Group = Struct.new(:body, :place, :nodes, :first) do
         def range = first...(first + nodes.size)
         def at(index) = (Algebra::Search.first_not_below(nodes, index.flatten) + first).reshape(*index.shape)
       end
@@ -18,8 +19,8 @@ module Lattice
       def initialize(grid)
         @grid = grid
         first = 0
-        @groups = grid.blocks.map(&:body).uniq.flat_map { |body| shell?(body) ? faces(body) : [[body, nil, grid.body_nodes(body)]] }.map do |body, face, nodes|
-          Group.new(body, face, nodes, first).tap { first += nodes.size }
+        @groups = grid.blocks.map(&:body).uniq.flat_map { |body| parts(body) || [[body, nil, grid.body_nodes(body)]] }.map do |body, place, nodes|
+          Group.new(body, place, nodes, first).tap { first += nodes.size }
         end
         @nodes = @groups.map(&:nodes).reduce { |a, b| a.concatenate(b) } || Numo::Int32.zeros(0)
         @blocks = {}
@@ -51,16 +52,8 @@ module Lattice
       # @return [Numo::Int32] points of the same shape; at the edges of shells those of one face that has them all
       def place(key, conn)
         mine = groups.select { |g| g.body == key[0] }
-        group = mine.find { |g| g.face == key[1] } || mine.find { |g| within?(conn, g) } || mine[0]
+        group = mine.find { |g| g.place == key[1] } || mine.find { |g| within?(conn, g) } || mine[0]
         group.at(conn)
-      end
-
-      # @param index [Numo::Int32] nodes, each of one body of members
-      # @return [Numo::Int32] their points
-      def of_nodes(index)
-        at = Numo::Int32.zeros(@grid.nodes.shape[0])
-        at[nodes] = Numo::Int32.new(size).seq
-        at[index].dup
       end
 
       # @param places [Array<Shape::Place>]
@@ -71,7 +64,7 @@ module Lattice
 
           conn = @grid.places.fetch(p.key)
           mine = groups.select { |g| g.body == p.body }
-          one = mine.find { |g| g.face == p.name || mine.size == 1 }
+          one = mine.find { |g| g.place == p.name || mine.size == 1 }
           one ? [one.at(conn)] : mine.map { |g| shared(conn, g) }
         end)
       end
@@ -81,21 +74,20 @@ module Lattice
 
       private
 
-      # Faces in space are shells; in the plane they are regions.
-      def shell?(body)
-        @grid.dimension == 3 && @grid.of(body).all? { |b| Element::Kind[b.kind].dimension == 2 }
+      # The faces of shells and the lines of members; nil for solids and for regions of the plane.
+      def parts(body)
+        kinds = @grid.of(body).map { |b| Element::Kind[b.kind].dimension }.uniq
+        return nil unless kinds == [1] || (kinds == [2] && @grid.dimension == 3)
+
+        found = @grid.places.select { |(name, _), conn| name == body && @grid.piece(conn)&.dimension == kinds[0] }
+        found.map { |(_, place), conn| [body, place, Algebra::Gather.distinct([conn])] }
       end
 
-      def faces(body)
-        found = @grid.places.select { |(name, _), conn| name == body && @grid.piece(conn)&.dimension == 2 }
-        found.map { |(_, face), conn| [body, face, Algebra::Gather.distinct([conn])] }
-      end
-
-      # Elements of a block by the face they lie on, known by their first and third corner.
+      # Elements of a block by the face or member they lie on, known by their first and third corner, or both ends.
       def parted(block, mine)
         result = Numo::Int32.zeros(*block.conn.shape)
         mine.each do |group|
-          conn = @grid.places.fetch([group.body, group.face])
+          conn = @grid.places.fetch([group.body, group.place])
           next unless conn.shape[1] == block.conn.shape[1]
 
           rows = Numo::Int32.cast(member(corner_keys(block.conn), corner_keys(conn).sort).where)
@@ -104,7 +96,7 @@ module Lattice
         result
       end
 
-      def corner_keys(conn) = (Numo::Int64.cast(conn[true, 0]) * @grid.nodes.shape[0]) + conn[true, 2]
+      def corner_keys(conn) = (Numo::Int64.cast(conn[true, 0]) * @grid.nodes.shape[0]) + conn[true, conn.shape[1] > 2 ? 2 : 1]
 
       def member(values, sorted)
         at = Algebra::Search.first_not_below(sorted, values)

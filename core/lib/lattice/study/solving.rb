@@ -10,11 +10,11 @@ module Lattice
         # @param kind [Symbol] :mesh or :result
         # @param digest [String]
         # @yieldreturn [Object] computed
-        def fetch(_kind, _digest, *) = yield
+        def keep(_kind, _digest, *) = yield
       end
 
       # @param problem [Problem]
-      # @param keeper [#fetch]
+      # @param keeper [#keep]
       # @param monitor [Monitor]
       def initialize(problem, keeper: Keeper.new, monitor: Monitor.new)
         @problem = problem
@@ -23,13 +23,13 @@ module Lattice
       end
 
       # @return [Mesh::Grid]
-      def grid = @grid ||= @keeper.fetch(:mesh, @problem.mesh_digest) { @problem.mesh(@monitor) }
+      def grid = @grid ||= @keeper.keep(:mesh, @problem.mesh_digest) { @problem.mesh(@monitor) }
 
       # @param study [Model::Statement]
       # @return [Result::Outcome]
       def call(study)
         mesh = -> { grid }
-        @keeper.fetch(:result, @problem.study_digest(study), mesh) { Kinds.of(study).call(@problem, grid, study, @monitor) }
+        @keeper.keep(:result, @problem.study_digest(study), mesh) { Kinds.of(study).call(@problem, grid, study, @monitor) }
       end
     end
   end

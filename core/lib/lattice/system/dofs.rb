@@ -32,7 +32,7 @@ module Lattice
       def most = counts.max
 
       # @return [Boolean] whether all nodes have the same unknowns
-      def uniform? = @uniform ||= (counts.min == most && names.size == most)
+      def uniform? = @uniform ||= counts.min == most && names.size == most
 
       # @return [Array<Symbol>] those that some node has
       def names = NAMES.select { |name| @local[name].max >= 0 }

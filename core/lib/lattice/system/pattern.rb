@@ -91,7 +91,7 @@ module Lattice
           there &= @low.ne(@high) if row < column
           pairs = Numo::Int32.cast(there.where)
         end
-        return if pairs&.empty?
+        return if pairs && pairs.empty?
 
         @rows[place(pairs, row, column)] = (pairs ? base[pairs] : base) + row
       end

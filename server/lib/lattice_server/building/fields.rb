@@ -79,7 +79,7 @@ module LatticeServer
         shapes = result.member_shapes
         return {} if shapes.empty?
 
-        @member_points = grid.points.of_nodes(shapes.nodes)
+        @member_points = shapes.points
         moved = result.envelope?(frame) ? Numo::DFloat.zeros(*shapes.positions.shape) : shapes.displacement(result.state(frame))
         { "member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member displacement" => Numo::SFloat.cast(moved) }
       end

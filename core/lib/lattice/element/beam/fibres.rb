@@ -12,7 +12,7 @@ module Lattice
         # many points each of its loops has.
         Section = Struct.new(:area, :two, :three, :rings, :points) do
           # @return [Array<Range>] rows of the points of each loop
-          def loops = rings.each_index.map { |k| (rings.first(k).sum...rings.first(k + 1).sum) }
+          def loops = rings.each_index.map { |k| rings.first(k).sum...rings.first(k + 1).sum }
         end
 
         attr_reader :index, :sections, :axes
