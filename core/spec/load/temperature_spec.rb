@@ -13,7 +13,8 @@ RSpec.describe Lattice::Load::Conditions::Temperature do
     edge = { "id" => "e", "kind" => "group", "name" => "edge", "of" => "edges", "pick" => [{ "body" => "bar", "name" => "side 4 at bottom" }] }
     held = [corner, edge, { "id" => "h", "kind" => "support", "target" => "corner", "components" => %w[x y z] },
             { "id" => "h2", "kind" => "support", "target" => "edge", "components" => %w[x z] },
-            { "id" => "h3", "kind" => "support", "target" => "foot", "components" => ["z"] }, { "id" => "fo", "kind" => "group", "name" => "foot", "of" => "faces", "pick" => [{ "body" => "bar", "name" => "bottom" }] }]
+            { "id" => "h3", "kind" => "support", "target" => "foot", "components" => ["z"] },
+            { "id" => "fo", "kind" => "group", "name" => "foot", "of" => "faces", "pick" => [{ "body" => "bar", "name" => "bottom" }] }]
     %w[quadratic linear].product(["bricks and quadrilaterals", "tetrahedra and triangles"]).each do |order, family|
       result = solve(bar([warm, *held], stuff: stuff, support: nil, mesh: { "order" => order, "elements" => family, "size" => "20 mm" }))
       expect(greatest(result)).to be < 1e-6 * 210e9 * strain

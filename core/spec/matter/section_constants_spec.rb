@@ -126,8 +126,7 @@ RSpec.describe Lattice::Element::Beam::Block do
     shapes = result.member_shapes
     expect(result.field("von_mises")[shapes.points].max).to be_near(result.field("von_mises").max, 1e-12)
     expect(shapes.triangles.max).to eq(shapes.positions.shape[0] - 1)
-    low, high = [shapes.positions.min(0), shapes.positions.max(0)]
-    expect((high - low).to_a.map { |c| c.round(9) }).to eq([2.0, 0.02, 0.04])
+    expect((shapes.positions.max(0) - shapes.positions.min(0)).to_a.map { |c| c.round(9) }).to eq([2.0, 0.02, 0.04])
   end
 
   it "adds up forces of combinations before stress is read from them" do
