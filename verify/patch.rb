@@ -112,7 +112,8 @@ module Verify
       @element = Lattice::Element::Continuum.new(Lattice::Element::Kind[kind], Lattice::Algebra::Gather.rows(nodes, conn), make)
       @dimension = make == "solid" ? 3 : 2
       @make = make
-      @matrix = Lattice::System::Pattern.new([conn], nodes.shape[0], @dimension).assemble([@element.stiffness(YOUNG, POISSON)])
+      blocks = [[conn, Lattice::System::Dofs::NAMES.first(@dimension)]]
+      @matrix = Lattice::System::Pattern.new(blocks, Lattice::System::Dofs.new(nodes.shape[0], blocks)).assemble([@element.stiffness(YOUNG, POISSON)])
       solve
     end
 
@@ -123,7 +124,7 @@ module Verify
       outer = border
       d.times { |k| outer.to_a.each { |n| constraints.prescribe(Numo::Int32[(n * d) + k], @wanted[n, k]) } }
       factor = Lattice::Algebra::Factor.new(constraints.reduce(@matrix))
-      right = constraints.reduce_load(@matrix, Numo::DFloat.zeros(@nodes.shape[0] * d))
+      right = constraints.reduce_load(@matrix, Numo::DFloat.zeros(1, @nodes.shape[0] * d))
       @found = constraints.expand(factor.solve(right)).reshape(@nodes.shape[0], d)
       factor.free
     end

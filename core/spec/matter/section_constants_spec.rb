@@ -117,6 +117,22 @@ RSpec.describe Lattice::Element::Beam::Block do
     expect(middle["start"]).to be_near(bent[1 / 192.0], 0.02)
   end
 
+  it "bends under a moment by M L² / 2 E I, and rests on springs" do
+    second = 0.02 * (0.04**3) / 12
+    turned = { "kind" => "moment", "target" => "tip", "value" => "10 N m", "direction" => "+y" }
+    result = solve(frame([[0, 0, 0], [1, 0, 0]], tip, turned))
+    expect(result.displacement[at(result, 1, 0, 0), 2]).to be_near(-10 / 2.0 / young / second, 1e-9)
+    expect(result.balance[:error]).to be < 1e-12
+    spring = { "kind" => "spring", "target" => "tip", "stiffness" => "20 N/mm", "components" => ["z"] }
+    result = solve(frame([[0, 0, 0], [1, 0, 0]], tip, push("100 N", "-z"), spring))
+    compliance = (1 / 3.0 / young / second) + (1.2 / shear / 8e-4)
+    expect(result.displacement[at(result, 1, 0, 0), 2]).to be_near(-100 / (20_000 + (1 / compliance)), 1e-5)
+    expect(result.balance[:error]).to be < 1e-12
+    expect(result.reaction_sum(Numo::Int32[at(result, 1, 0, 0)])[2]).to be_near(20_000 * 100 / (20_000 + (1 / compliance)), 1e-5)
+    expect(refusal { solve(frame([[0, 0, 0], [1, 0, 0]], tip, spring.merge("stiffness" => "-1 N/mm"))) }).to match(/not above zero. Give a stiffness/)
+    expect(refusal { solve(problem({ force: nil, tip: { "of" => "edges", "rule" => { "plane" => { "axis" => "x", "at" => "200 mm" } } } }, { "id" => "m" }.merge(turned))) }).to match(/“bar” do not turn/)
+  end
+
   it "reads each member's own stress where several meet, and draws them with it" do
     result = solve(frame([[0, 0, 0], [1, 0, 0], [2, 0, 0]], tip("2 m"), push("100 N", "-z"), { "kind" => "support", "target" => "knot", "components" => %w[x y z rx ry rz] },
                          group_named("knot", { "plane" => { "axis" => "x", "at" => "1 m" } }, of: "points"), size: "500 mm"))

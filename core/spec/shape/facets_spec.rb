@@ -98,10 +98,10 @@ end
 RSpec.describe Lattice::Verdict::Readiness do
   def words(*statements) = described_class.new(shape_problem(*statements)).notices.map { |n| n.fault.to_s }.join("\n")
 
-  it "says which bodies can be meshed, but not solved yet" do
+  it "says what members need before they can be solved" do
     mast = [{ "kind" => "line", "name" => "leg", "corners" => [{ "x" => "0 mm", "y" => "0 mm" }, { "x" => "0 mm", "y" => "1 m" }] },
             { "kind" => "body", "name" => "mast", "outline" => "leg", "make" => "members" }]
-    expect(words(*mast, { "kind" => "mesh", "size" => "20 mm" })).to include("“mast” is made of members: they can be meshed, but not solved")
+    expect(words(*mast, { "kind" => "mesh", "size" => "20 mm" })).to include("“member 1” of “mast” has no section. Add a section statement")
     expect(words(*ball, { "kind" => "mesh", "size" => "2 mm" })).not_to include("not solved")
   end
 

@@ -41,7 +41,9 @@ export type Statement =
   | StatementEnvelope
   | StatementSection
   | StatementLineLoad
-  | StatementTemperature;
+  | StatementTemperature
+  | StatementSpring
+  | StatementMoment;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1817,6 +1819,62 @@ export interface StatementTemperature {
    * The temperature at which the bodies are free of stress; 20 degC when left out.
    */
   reference?: string;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * Springs from a place to the ground.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_spring".
+ */
+export interface StatementSpring {
+  id: Id;
+  kind: "spring";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Total stiffness along each of the components.
+   */
+  stiffness: string;
+  /**
+   * @minItems 1
+   */
+  components: ["x" | "y" | "z", ...("x" | "y" | "z")[]];
+}
+/**
+ * A total moment on a place of shells or members.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_moment".
+ */
+export interface StatementMoment {
+  id: Id;
+  kind: "moment";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Total moment.
+   */
+  value: string;
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
   /**
    * The load case it belongs to; the one without a name when left out.
    */

@@ -3,7 +3,7 @@ import { ChoiceChip, PanelChip, TextChip } from "./chips";
 import { useNote } from "./context";
 
 /** How large a load is. */
-export function Value({ statement }: { statement: Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"line_load"> }) {
+export function Value({ statement }: { statement: Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"line_load"> | Of<"moment"> }) {
   const { change } = useNote();
   return <TextChip label={statement.kind.replace("_", " ")} value={statement.value} onCommit={(v) => change(statement.id, (s) => "value" in s && (s.value = v))} />;
 }
@@ -11,7 +11,7 @@ export function Value({ statement }: { statement: Of<"force"> | Of<"pressure"> |
 const AXES = ["+x", "-x", "+y", "-y", "+z", "-z"] as const;
 
 /** The way a load acts: along an axis, or by components. */
-export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"> | Of<"line_load"> }) {
+export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"> | Of<"line_load"> | Of<"moment"> }) {
   const { view, change } = useNote();
   const direction = statement.direction;
   const text = typeof direction === "string" ? direction.replace("-", "−") : `(${direction.join(", ")})`;
@@ -55,7 +55,7 @@ export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"
   );
 }
 
-type InCase = Of<"temperature"> | Of<"line_load"> | Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"displacement">;
+type InCase = Of<"moment"> | Of<"temperature"> | Of<"line_load"> | Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"displacement">;
 
 /** The load case, once there are several. */
 export function CaseChip({ statement }: { statement: InCase }) {

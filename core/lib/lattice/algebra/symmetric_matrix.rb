@@ -19,6 +19,14 @@ module Lattice
       # @return [Numo::DFloat] [n]
       def diagonal = values[starts[0...-1]].dup
 
+      # @param added [Numo::DFloat] [n]
+      # @return [SymmetricMatrix] with more on its diagonal
+      def with_diagonal(added)
+        sums = values.dup
+        sums[starts[0...-1]] += added
+        SymmetricMatrix.new(starts, rows, sums)
+      end
+
       # @return [Numo::Int32] [entries] the column of each entry
       def columns
         @columns ||= self.class.expand(starts)

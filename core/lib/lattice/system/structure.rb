@@ -78,6 +78,21 @@ module Lattice
         end
       end
 
+      # Springs to the ground; what they hold is counted with the reactions.
+      # @param conn [Numo::Int32] [k, m] nodes
+      # @param stiffness [Numo::DFloat] [k, m] N/m
+      def stiffen(conn, name, stiffness)
+        at = dofs.at(conn.flatten, name)
+        there = (at >= 0).where
+        return if there.empty?
+
+        @springs = (@springs || Numo::DFloat.zeros(dofs.size)) + at[there].bincount(stiffness.flatten[there].dup, minlength: dofs.size)
+      end
+
+      # @param matrix [Algebra::SymmetricMatrix] of the elements
+      # @return [Algebra::SymmetricMatrix] with the springs
+      def sprung(matrix) = @springs ? matrix.with_diagonal(@springs) : matrix
+
       # Holds a component at the places of a condition in every case, or gives it a value in its own.
       # @raise [InvalidInput] where another statement gives another value
       def hold(condition, name, value = nil)

@@ -31,8 +31,9 @@ module Lattice
           loads = @structure.loads * self.class.options(@study)[0]
           matrix = @structure.assembled(@monitor) { |piece| check_folded(piece) }
           constraints = @structure.constraints
-          @structure.hold_idle(matrix)
-          reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(matrix), constraints.reduce_load(matrix, loads)] }
+          stiff = @structure.sprung(matrix)
+          @structure.hold_idle(stiff)
+          reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(stiff), constraints.reduce_load(stiff, loads)] }
           @monitor.log("#{reduced.size} unknowns, #{reduced.entries} entries#{", #{loads.shape[0]} cases" if loads.shape[0] > 1}")
           u = constraints.expand(solve(reduced, right))
           @monitor.phase("recovery", upto: 1.0) { recover(u, matrix.dot(u), loads) }
