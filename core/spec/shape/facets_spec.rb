@@ -110,6 +110,7 @@ RSpec.describe Lattice::Verdict::Readiness do
     plane = [outline_named("beam", rectangle("0 mm", "0 mm", "100 mm", "20 mm")), body_named("concrete", "beam", make: "plane stress", thickness: "20 mm")]
     problem = shape_problem(line, { "kind" => "body", "name" => "steel", "outline" => "bars", "make" => "members" }, *plane)
     expect(problem.parts.faults).to be_empty
+    expect(described_class.new(problem).notices.map { |n| n.fault.message }.join).to include("not solved beside plane regions")
     expect(problem.parts.dimension).to eq(2)
   end
 end

@@ -98,7 +98,17 @@ module Lattice
       def check_supports
         held = @problem.conditions.select(&:holds?).to_h { |c| [c, collect { c.check! || c.places } || []] }
         check_walls(@parts.bodies)
+        check_flat
         @parts.joins.clusters(@parts.bodies).each { |cluster| check_motions(cluster, held) }
+      end
+
+      # Members bend in space; in the plane of a region nothing would hold them.
+      def check_flat
+        return unless @parts.dimension == 2
+
+        @parts.bodies.select(&:members?).each do |body|
+          stop(fault("“#{body.name}” is made of members, which are not solved beside plane regions yet", "Switch it off to solve the rest."))
+        end
       end
 
       def check_walls(bodies)
