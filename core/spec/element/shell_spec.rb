@@ -226,6 +226,24 @@ RSpec.describe "A plate of faces, solved from a note" do
     expect(result.reaction_sum(result.grid.nodes_of([result.grid.places.keys.find { |k| k[1] == "side 4" }].map { |k| Struct.new(:of, :key, :body).new(:edges, k, k[0]) }))[2]).to be_near(20, 1e-9)
   end
 
+  it "is stretched evenly, up to the loaded edge, by quadrilaterals and triangles" do
+    ["bricks and quadrilaterals", "wedges and triangles"].each do |family|
+      result = solve(plate(force: { "value" => "1 kN", "direction" => "+x" }, mesh: { "size" => "20 mm", "elements" => family }))
+      expect(result.field("stress_xx", 0, layer: "middle").to_a).to all(be_near(1000 / 160e-6, 1e-6))
+      expect(result.field("stress_xy", 0, layer: "middle").abs.max).to be < 1
+      expect(result.balance[:error]).to be < 1e-9
+    end
+  end
+
+  it "takes a load along its edge in its plane as a beam does, with the same moments" do
+    line = { "kind" => "line_load", "target" => "rim", "value" => "2 N/mm", "direction" => "-y" }
+    rim = group_named("rim", { "plane" => { "axis" => "y", "at" => "40 mm" } }, of: "edges")
+    loaded = solve(shape_problem(*plate(force: nil, mesh: { "size" => "5 mm" }).document.statements.map(&:data), rim, line))
+    second = 0.004 * (0.04**3) / 12
+    wanted = (2000 * (0.2**4) / 8 / 210e9 / second) + (2000 * (0.2**2) / 2 * 1.2 / 105e9 / 160e-6)
+    expect(-loaded.displacement[true, 1].min).to be_near(wanted, 0.01)
+  end
+
   it "wants a thickness, and says that its elements are linear" do
     readiness = ->(**changes) { Lattice::Verdict::Readiness.new(plate(**changes)).notices.map { |n| n.fault.to_s }.join("\n") }
     expect(readiness.call(body: { "wall" => nil }.compact)).to include("linear elements")

@@ -30,6 +30,7 @@ RSpec.describe Lattice::Load::Conditions::Temperature do
     thin = solve(bar([warm, both, *pin], stuff: stuff, body: { "make" => "plane stress" }, **flat))
     expect(thin.stress[true, 0].mean).to be_near(-210e9 * strain, 1e-9)
     expect(thin.stress[true, 2].abs.max).to eq(0)
+    expect(thin.energy).to be_nil
     slice = solve(bar([warm, *pin], stuff: stuff, body: { "make" => "plane strain" }, **flat))
     expect(slice.stress[true, 2].mean).to be_near(-210e9 * strain, 1e-9)
     expect(slice.displacement[true, 0].max).to be_near(strain * 0.2 * 1.3, 1e-9)

@@ -78,6 +78,19 @@ module Lattice
         end
       end
 
+      # A uniform load along an edge; on shells with the moments that it brings at the ends of the sides.
+      # @param place [Shape::Place] an edge
+      # @param per_length [Numo::DFloat] [d] N/m
+      def push_along(condition, place, per_length)
+        conn = grid.places.fetch(place.key)
+        share = surface(place).shares
+        push(condition, conn, share.reshape(*share.shape, 1) * per_length.reshape(1, 1, per_length.size))
+        return unless problem.parts.body(place.body).faces?
+
+        moments = (@edge_moments ||= {})[place.body] ||= Element::Shell::EdgeMoments.new(grid, place.body)
+        push(condition, conn, moments.call(conn, per_length), %i[rx ry rz])
+      end
+
       # Springs to the ground; what they hold is counted with the reactions.
       # @param conn [Numo::Int32] [k, m] nodes
       # @param stiffness [Numo::DFloat] [k, m] N/m

@@ -12,11 +12,19 @@ module Lattice
         def apply(structure)
           grid = structure.grid
           direction = along(grid.dimension)
-          shares = places.map { |place| [grid.places.fetch(place.key), structure.surface(place).shares] }
-          per_share = direction * (statement.quantity("value", "force") / shares.sum { |_, share| share.sum })
-          shares.each do |conn, share|
-            structure.push(self, conn, share.reshape(*share.shape, 1) * per_share.reshape(1, 1, per_share.size))
-          end
+          found = places
+          shares = found.map { |place| structure.surface(place).shares }
+          per_share = direction * (statement.quantity("value", "force") / shares.sum(&:sum))
+          found.zip(shares) { |place, share| put(structure, place, share, per_share) }
+        end
+
+        private
+
+        # A share of a place is a length of an edge, an area of a face, or a point.
+        def put(structure, place, share, per_share)
+          return structure.push_along(self, place, per_share) if place.of == :edges && structure.grid.dimension == 3
+
+          structure.push(self, structure.grid.places.fetch(place.key), share.reshape(*share.shape, 1) * per_share.reshape(1, 1, per_share.size))
         end
       end
     end

@@ -18,16 +18,8 @@ module Lattice
         def apply(structure)
           force = along(structure.grid.dimension) * statement.quantity("value", "line load")
           places.each do |place|
-            member = problem.parts.body(place.body).members?
-            member ? structure.spread(self, place, force) : on_edge(structure, place, force)
+            problem.parts.body(place.body).members? ? structure.spread(self, place, force) : structure.push_along(self, place, force)
           end
-        end
-
-        private
-
-        def on_edge(structure, place, force)
-          share = structure.surface(place).shares
-          structure.push(self, structure.grid.places.fetch(place.key), share.reshape(*share.shape, 1) * force.reshape(1, 1, force.size))
         end
       end
     end

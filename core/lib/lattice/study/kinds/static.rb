@@ -81,7 +81,12 @@ module Lattice
           split = { displacement: u, load: load, reaction: internal - load }.transform_values { |vector| dofs.spread(vector) }
           turned = { rotation: u, moment_load: load, moment_reaction: internal - load }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
           stress, ends = recovered(u, in_case).transpose
-          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: (internal * u).sum / 2)
+          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: energy(u, internal, in_case))
+        end
+
+        # Where bodies are warmed, ½ u K u is not what they hold.
+        def energy(u, internal, in_case)
+          @structure.free_strains.any? { |strains| strains[in_case].nonzero? } ? nil : (internal * u).sum / 2
         end
 
         # Of every piece its stress by layer and, of members, the forces at the ends of its elements.

@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require "stringio"
+
+# The demo models, solved as on the command line, against values noted when each was checked by hand.
+RSpec.describe "The demo models" do
+  values = {
+    "cable-tray-gusset" => [{ "von_mises" => 51.437e6, "displacement_z" => 0.49750e-3 }, 0.69018],
+    "control-building" => [{ "von_mises" => 78.215e6, "displacement_x" => 5.6651e-3 }, 20_755.8],
+    "dome-rail-saddle" => [{ "von_mises" => 172.553e6, "displacement" => 75.174e-6 }, 1.80401],
+    "focus-strip" => [{ "displacement_y" => 0.46874e-3, "von_mises" => 129.409e6 }, 0.0246011],
+    # The rail's mass by hand: 238 mm of sheet, 2.5 mm thick, 1.64 m long, of 2700 kg/m³.
+    "fork-arm-rail" => [{ "displacement_y" => 17.379e-3, "von_mises" => 47.267e6 }, 0.238 * 0.0025 * 1.64 * 2700],
+    "shutter-link" => [{ "von_mises" => 134.020e6, "displacement" => 0.16004e-3 }, 0.195984]
+  }
+
+  def solved(name)
+    out = StringIO.new
+    status = Lattice::Command.new(["solve", File.expand_path("../../demo/#{name}.json", __dir__), "--json"], out: out, err: StringIO.new).call
+    [status, JSON.parse(out.string)]
+  end
+
+  it "have a value here for every one that has a study" do
+    studied = Dir[File.expand_path("../../demo/*.json", __dir__)].select { |file| JSON.parse(File.read(file))["statements"].any? { |s| s["kind"] == "study" } }
+    expect(studied.map { |file| File.basename(file, ".json") }).to match_array(values.keys)
+  end
+
+  values.each do |name, (limits, mass)|
+    it "gives the figures of #{name}, in balance in every frame" do
+      status, found = solved(name)
+      read = found["findings"].select { |f| f["kind"] == "limit" }.to_h { |f| [f["quantity"], f["value"]] }
+      expect(read).to match(limits.transform_values { |value| be_within(value * 1e-3).of(value) })
+      expect(status).to eq(found["findings"].all? { |f| f["holds"] != false } ? 0 : 1)
+      expect(found["summary"]["mass"]).to be_within(mass * 1e-4).of(mass)
+      expect(found["summary"]["frames"].filter_map { |f| f["balance"]&.fetch("error") }).to all(be < 1e-6)
+    end
+  end
+end
