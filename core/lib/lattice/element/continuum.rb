@@ -33,11 +33,8 @@ module Lattice
         result = Numo::DFloat.zeros(@form.dimension, @form.dimension, elements, n, n)
         couplings = couplings(@form.elasticity(young, poisson))
         in_chunks do |range|
-          products = slope_products(range)
-          couplings.each do |(i, j), terms|
-            sum = terms.map { |(k, l), factor| products[true, k, true, l, true] * factor }.reduce(:+)
-            result[i, j, range, true, true] = sum
-          end
+          coupled(range, couplings) { |i, j, sum| result[i, j, range, true, true] = sum } unless modes?
+          put_condensed(result, range, couplings) if modes?
         end
         result
       end
@@ -93,13 +90,15 @@ module Lattice
       # Strains at the points of a rule.
       # @param displacements [Numo::DFloat] [e, n, d]
       # @return [Numo::DFloat] [e, g, strain components]
-      def strain(displacements, rule = @kind.stress_rule)
+      def strain(displacements, rule = @kind.stress_rule, elasticity: nil)
         rows = @form.terms.size
         result = Numo::DFloat.zeros(elements, rule.size, rows)
+        couplings = modes? && elasticity && couplings(elasticity)
         in_chunks do |range|
-          b = strain_operator(mapping(range, rule))
-          u = displacements[range, true, true].reshape(range.size, unknowns, 1)
-          result[range, true, true] = Numo::Linalg.matmul(b, u).reshape(range.size, rule.size, rows)
+          u = displacements[range, true, true].reshape(range.size, unknowns)
+          u = condensed(range, couplings).whole(u) if couplings
+          b = strain_operator(slopes(range, rule, modes: couplings && true))
+          result[range, true, true] = Numo::Linalg.matmul(b, u.reshape(*u.shape, 1)).reshape(range.size, rule.size, rows)
         end
         result
       end
@@ -107,7 +106,7 @@ module Lattice
       # @param free [Float] strain, the same in all directions, that brings no stress
       # @return [Numo::DFloat] [e, g, 6]
       def stress(displacements, young, poisson, free = 0.0, rule = @kind.stress_rule)
-        strain = strain(displacements, rule)
+        strain = strain(displacements, rule, elasticity: @form.elasticity(young, poisson))
         strain -= @form.free_strain(poisson).reshape(1, 1, strain.shape[2]) * free unless free.zero?
         d = @form.elasticity(young, poisson)
         flat = strain.reshape(elements * rule.size, d.shape[0]).dot(d)
@@ -150,19 +149,49 @@ module Lattice
         result
       end
 
+      # Whether the element has modes of its own besides its nodes; in rings they would not pass constant strain.
+      def modes? = IncompatibleModes::KINDS.include?(@kind.name) && @form != Axisymmetric
+
+      # @return [Numo::DFloat] [e, g, derivatives, n], of the modes after the nodes
+      def slopes(range, rule, mapping = mapping(range, rule), modes: modes?)
+        plain = @form.slopes(mapping)
+        modes ? plain.concatenate(IncompatibleModes.slopes(@kind, @coordinates[range, true, true].dup, mapping, rule.points), axis: 3) : plain
+      end
+
+      # @yield [Integer, Integer, Numo::DFloat] components i and j, and their part [e, n, n]
+      def coupled(range, couplings)
+        products = slope_products(range)
+        couplings.each { |(i, j), terms| yield i, j, terms.map { |(k, l), factor| products[true, k, true, l, true] * factor }.reduce(:+) }
+      end
+
+      # @return [Algebra::Condensing] of node after node, and mode after mode, with their components
+      def condensed(range, couplings)
+        d = @form.dimension
+        count = @kind.nodes + d
+        all = Numo::DFloat.zeros(range.size, count, d, count, d)
+        coupled(range, couplings) { |i, j, sum| all[true, true, i, true, j] = sum }
+        Algebra::Condensing.new(all.reshape(range.size, count * d, count * d), unknowns)
+      end
+
+      def put_condensed(result, range, couplings)
+        d = @form.dimension
+        k = condensed(range, couplings).matrices.reshape(range.size, @kind.nodes, d, @kind.nodes, d)
+        d.times { |i| d.times { |j| result[i, j, range, true, true] = k[true, true, i, true, j] } }
+      end
+
       # @return [Numo::DFloat] [e, derivatives, n, derivatives, n]
       def slope_products(range)
         mapping = mapping(range, @kind.stiffness_rule)
-        slopes = @form.slopes(mapping)
+        slopes = slopes(range, @kind.stiffness_rule, mapping)
         e, g, m, n = slopes.shape
         flat = slopes.reshape(e, g, m * n)
         weighted = flat * volumes(mapping, @kind.stiffness_rule).reshape(e, g, 1)
         Numo::Linalg.matmul(flat.transpose(0, 2, 1), weighted).reshape(e, m, n, m, n)
       end
 
+      # @param slopes [Numo::DFloat] [e, g, derivatives, n]
       # @return [Numo::DFloat] [e, g rows, n d]
-      def strain_operator(mapping)
-        slopes = @form.slopes(mapping)
+      def strain_operator(slopes)
         e, g, _, n = slopes.shape
         rows = @form.terms.size
         b = Numo::DFloat.zeros(e, g, rows, n, @form.dimension)

@@ -5,7 +5,8 @@ module Lattice
     # Isoparametric mapping of a block at the points of a rule.
     # B. M. Irons, Engineering application of numerical integration in stiffness methods, 1966.
     class Mapping
-      attr_reader :values, :slopes, :determinants, :positions
+      # inverse: dξ/dx [e, g] at [x][ξ]
+      attr_reader :values, :slopes, :determinants, :positions, :inverse
 
       # @param kind [Kind]
       # @param coordinates [Numo::DFloat] [e, n, dimension]
@@ -27,11 +28,11 @@ module Lattice
         d = @dimension
         jacobian = Array.new(d) { |i| gradients[true, true, i].dot(flat).reshape(@count, @elements, d) }
         j = jacobian.map { |row| Array.new(d) { |k| row[true, true, k].transpose.dup } }
-        @determinants, inverse = d == 2 ? inverse2(j) : inverse3(j)
+        @determinants, @inverse = d == 2 ? inverse2(j) : inverse3(j)
         local = Array.new(d) { |i| gradients[true, true, i].reshape(1, @count, @nodes) }
         @slopes = Numo::DFloat.zeros(@elements, @count, d, @nodes)
         d.times do |x|
-          @slopes[true, true, x, true] = (0...d).map { |i| inverse[x][i].reshape(@elements, @count, 1) * local[i] }.reduce(:+)
+          @slopes[true, true, x, true] = (0...d).map { |i| @inverse[x][i].reshape(@elements, @count, 1) * local[i] }.reduce(:+)
         end
       end
 

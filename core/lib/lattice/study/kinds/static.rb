@@ -5,7 +5,7 @@ module Lattice
     module Kinds
       # Linear static: K u = f with u = T q + g, all load cases on one factorisation.
       class Static
-        VERSION = 1
+        VERSION = 2
 
         def self.options(study) = [study.quantity("load_factor", "ratio") || 1.0]
 
