@@ -167,6 +167,7 @@ RSpec.describe Lattice::Load::Condition do
   let(:valid) do
     { "force" => { "target" => "tip", "value" => "1 kN", "direction" => "-y" }, "pressure" => { "target" => "tip", "value" => "1 MPa" }, "gravity" => { "value" => "9.81 m/s2", "direction" => "-y" },
       "support" => { "target" => "root", "components" => ["x"] }, "displacement" => { "target" => "root", "component" => "x", "value" => "1 mm" },
+      "spin" => { "speed" => "10 Hz", "direction" => "+z" },
       "spring" => { "target" => "root", "stiffness" => "5 kN/mm", "components" => ["x"] },
       "temperature" => { "target" => "bar", "value" => "60 degC" },
       "line_load" => { "target" => "rim", "value" => "1 kN/m", "direction" => "-y" } }
@@ -188,7 +189,8 @@ RSpec.describe Lattice::Load::Condition do
       expect([condition.loads?, condition.holds?].count(true)).to eq(1)
       structure = Lattice::System::Structure.new(condition.problem, condition.problem.mesh).apply
       expect(condition.loads? ? structure.loads.abs.max.positive? : structure.constraints.held.size.positive? || kind == "spring").to be(true)
-      spellings = { "5 kN/mm" => "5e6 N/m", "60 degC" => "333.15 K", "1 kN/m" => "1 N/mm", "1 kN" => "1000 N", "1 MPa" => "1e6 Pa", "9.81 m/s2" => "981 cm/s^2", "1 mm" => "0.1 cm", "-y" => [0, -3, 0] }
+      spellings = { "10 Hz" => "600/min", "+z" => [0, 0, 2],
+                    "5 kN/mm" => "5e6 N/m", "60 degC" => "333.15 K", "1 kN/m" => "1 N/mm", "1 kN" => "1000 N", "1 MPa" => "1e6 Pa", "9.81 m/s2" => "981 cm/s^2", "1 mm" => "0.1 cm", "-y" => [0, -3, 0] }
       spelled = valid[kind].transform_values { |v| spellings.fetch(v, v) }
       digest = ->(fields) { Lattice::Model::Digest.of(with(kind, fields).conditions[0].signature) }
       expect(digest.call(spelled)).to eq(digest.call(valid[kind]))

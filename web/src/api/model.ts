@@ -43,7 +43,8 @@ export type Statement =
   | StatementLineLoad
   | StatementTemperature
   | StatementSpring
-  | StatementMoment;
+  | StatementMoment
+  | StatementSpin;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1879,6 +1880,50 @@ export interface StatementMoment {
    * The load case it belongs to; the one without a name when left out.
    */
   case?: string;
+}
+/**
+ * Everything turns about an axis at a constant speed.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_spin".
+ */
+export interface StatementSpin {
+  id: Id;
+  kind: "spin";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Turns per time, such as 25 Hz or 1500/min.
+   */
+  speed: string;
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  through?: Spot1;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot1 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
 }
 /**
  * This interface was referenced by `Model`'s JSON-Schema

@@ -11,7 +11,7 @@ export function Value({ statement }: { statement: Of<"force"> | Of<"pressure"> |
 const AXES = ["+x", "-x", "+y", "-y", "+z", "-z"] as const;
 
 /** The way a load acts: along an axis, or by components. */
-export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"> | Of<"line_load"> | Of<"moment"> }) {
+export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"> | Of<"line_load"> | Of<"moment"> | Of<"spin"> }) {
   const { view, change } = useNote();
   const direction = statement.direction;
   const text = typeof direction === "string" ? direction.replace("-", "−") : `(${direction.join(", ")})`;
@@ -55,7 +55,7 @@ export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"
   );
 }
 
-type InCase = Of<"moment"> | Of<"temperature"> | Of<"line_load"> | Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"displacement">;
+type InCase = Of<"spin"> | Of<"moment"> | Of<"temperature"> | Of<"line_load"> | Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"displacement">;
 
 /** The load case, once there are several. */
 export function CaseChip({ statement }: { statement: InCase }) {

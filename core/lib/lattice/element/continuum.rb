@@ -67,6 +67,23 @@ module Lattice
         result
       end
 
+      # Nodal forces of a force per volume that varies from place to place.
+      # @yield [Numo::DFloat] places [k, 3]; answers N/m³ there [k, 3]
+      # @return [Numo::DFloat] [e, n, d]
+      def field_force
+        d = @form.dimension
+        result = Numo::DFloat.zeros(elements, @kind.nodes, d)
+        in_chunks do |range|
+          mapping = mapping(range, @kind.stiffness_rule)
+          e, g, = mapping.positions.shape
+          places = Numo::DFloat.zeros(e * g, 3).tap { |all| all[true, 0...d] = mapping.positions.reshape(e * g, d) }
+          force = yield(places).reshape(e, g, 3)
+          weights = volumes(mapping, @kind.stiffness_rule)
+          d.times { |k| result[range, true, k] = (force[true, true, k] * weights).dot(mapping.values) }
+        end
+        result
+      end
+
       # @return [Numo::DFloat] [e, n] the integral of each shape function, m³
       def node_volumes
         shares = Numo::DFloat.zeros(elements, @kind.nodes)

@@ -30,6 +30,9 @@ module Lattice
       # @return [Numo::DFloat] [e, n, names] forces at the nodes of a unit of free strain
       def swelling = @continuum.swelling(material.young, material.poisson)
 
+      # @return [Numo::DFloat] [e, n, d]; see Continuum
+      def field_force(&) = @continuum.field_force(&)
+
       # @param u [Numo::DFloat] [e, n, names]
       # @param free [Float] strain that brings no stress
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]

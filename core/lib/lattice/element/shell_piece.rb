@@ -12,10 +12,20 @@ module Lattice
         @block = block
         @body = body
         @material = material
+        @coordinates = coordinates
         @shell = Shell::Block.new(coordinates, thickness: body.wall, young: material.young, poisson: material.poisson)
       end
 
       def conn = block.conn
+
+      # Of a force per volume that varies from place to place, as it is at the nodes.
+      # @yield [Numo::DFloat] places [k, 3]; answers N/m³ there [k, 3]
+      # @return [Numo::DFloat] [e, n, 3]
+      def field_force
+        shares = node_volumes
+        yield(@coordinates.reshape(shares.size, 3)).reshape(*shares.shape, 3) * shares.reshape(*shares.shape, 1)
+      end
+
       def names = Shell::Block::NAMES
       def layers = LAYERS.keys
       def fibres = nil

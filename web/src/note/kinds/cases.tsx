@@ -19,7 +19,7 @@ function CaseLine({ statement }: { statement: Of<"case"> }) {
 function useCases(): (readonly [string, string])[] {
   const { view } = useNote();
   const stated = view.document.statements.flatMap((s) => (s.kind === "case" && !s.off ? [[s.name, s.name] as const] : []));
-  const loose = view.document.statements.some((s) => ["force", "pressure", "gravity", "line_load", "temperature", "moment", "displacement"].includes(s.kind) && !s.off && !("case" in s && s.case));
+  const loose = view.document.statements.some((s) => ["force", "pressure", "gravity", "line_load", "temperature", "moment", "spin", "displacement"].includes(s.kind) && !s.off && !("case" in s && s.case));
   return loose ? [["all loads", "all loads"], ...stated] : stated;
 }
 

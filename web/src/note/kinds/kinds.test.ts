@@ -1,6 +1,6 @@
-import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { ModelView, Statement } from "../../api/types";
+import document from "../../../../schema/model.schema.json";
 import { rename } from "../rename";
 import { ENTRIES, SECTIONS, TEMPLATES } from "./index";
 
@@ -8,7 +8,7 @@ interface Schema {
   $defs: Record<string, { properties: Record<string, unknown>; required: string[] }> & { statement: { oneOf: { $ref: string }[] } };
 }
 
-const schema = JSON.parse(readFileSync(new URL("../../../../schema/model.schema.json", import.meta.url), "utf8")) as Schema;
+const schema = document as unknown as Schema;
 const kinds = schema.$defs.statement.oneOf.map((one) => one.$ref.replace("#/$defs/statement_", ""));
 
 /** A model with one body of a make, enough for templates to name things. */
@@ -54,7 +54,7 @@ describe("kinds of statements", () => {
   it("are found by words of their own", () => {
     const words = TEMPLATES.map((t) => t.word);
     expect(new Set(words).size).toBe(words.length);
-    for (const word of ["case", "combination", "envelope", "member section", "line load", "temperature", "spring", "moment", "flat face"]) expect(words).toContain(word);
+    for (const word of ["case", "combination", "envelope", "member section", "line load", "temperature", "spring", "moment", "spin", "flat face"]) expect(words).toContain(word);
   });
 
   it("clamp the turns of shells and members, and speak of their own ends", () => {

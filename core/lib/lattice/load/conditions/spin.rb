@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    module Conditions
+      # Everything turns about an axis at a constant speed: ρ ω² r away from it.
+      class Spin < Condition
+        def loads? = true
+
+        def check!
+          super
+          raise statement.fault("rings turn about the y axis alone", path: "direction", cure: "Choose +y, through the origin.") if ring? && !about_y?
+          raise statement.fault("plane regions turn about z alone", path: "direction", cure: "Choose +z.") if problem.parts.dimension == 2 && !ring? && axis[2].abs < 1 - 1e-9
+        end
+
+        def apply(structure)
+          check!
+          rate = 2 * Math::PI * statement.quantity("speed", "frequency")
+          structure.pieces.each do |piece|
+            density = piece.material.density
+            raise statement.fault("the material of “#{piece.body.name}” has no density", cure: "Type its density in the material statement.") unless density
+
+            force = piece.field_force { |points| away(points) * (density * (rate**2)) }
+            structure.push(self, piece.conn, force)
+          end
+        end
+
+        private
+
+        def axis = statement.direction
+        def through = statement["through"] ? Numo::DFloat.cast(Shape::Placement.spot(statement["through"])) : Numo::DFloat.zeros(3)
+        def ring? = problem.parts.bodies.any?(&:axisymmetric?)
+        def about_y? = axis[1].abs > 1 - 1e-9 && through.abs.max.zero?
+
+        # @param points [Numo::DFloat] [k, 3]
+        # @return [Numo::DFloat] [k, 3] from the axis to them
+        def away(points)
+          arms = points - through.reshape(1, 3)
+          arms - (arms.dot(axis).reshape(points.shape[0], 1) * axis.reshape(1, 3))
+        end
+      end
+    end
+  end
+end
