@@ -9,9 +9,11 @@ RSpec.describe "The house" do
     end
   end
 
+  # Tests may hold the interface against the published schema; what ships may not read it.
   it "lets the interface know the server only by its API" do
     Dir[File.join(root, "web/src/**/*.{ts,tsx}")].each do |file|
-      expect(File.read(file)).not_to match(%r{from "(\.\./)+(core|server|schema)/}), file
+      folders = file.end_with?(".test.ts") ? "core|server" : "core|server|schema"
+      expect(File.read(file)).not_to match(%r{from "(\.\./)+(#{folders})/}), file
     end
   end
 

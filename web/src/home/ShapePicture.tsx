@@ -22,7 +22,7 @@ export function ShapePicture({ id }: { id: string }) {
 
 function Pictured({ id }: { id: string }) {
   const { data: view } = useModel(id);
-  if (!view) return null;
+  if (!view) return <>drawing…</>;
   return view.shape.bodies.length === 0 ? <>no shape yet</> : <Drawn view={view} />;
 }
 
@@ -32,5 +32,5 @@ function Drawn({ view }: { view: ModelView }) {
   useEffect(() => {
     if (surfaces) setPicture(pictureOf(view.shape, surfaces));
   }, [surfaces, view.shape]);
-  return picture && <img src={picture} alt={`the shape of ${view.document.name}`} className="h-36 w-full object-contain" />;
+  return picture === null ? <>drawing…</> : <img src={picture} alt={`the shape of ${view.document.name}`} className="h-36 w-full object-contain" />;
 }
