@@ -71,7 +71,7 @@ export function CaseChip({ statement }: { statement: InCase }) {
         value={value}
         options={[["", "without a name"], ...cases] as readonly (readonly [string, string])[]}
         missing={value !== "" && !cases.some(([n]) => n === value)}
-        onChoose={(v) => void change(statement.id, (s) => "case" in s || v ? Object.assign(s, { case: v || undefined }) : s)}
+        onChoose={(v) => void change(statement.id, (s) => Object.assign(s, { case: v || undefined }))}
       />
     </>
   );

@@ -28,7 +28,6 @@ module Lattice
       end
 
       def names = Beam::Block::NAMES
-      def layers = Beam::Fibres::LAYERS
       def folded? = false
       def stiffness = @beam.stiffness
       def node_volumes = (@set.properties.area * @beam.lengths / 2).reshape(block.size, 1) + Numo::DFloat.zeros(block.size, 2)

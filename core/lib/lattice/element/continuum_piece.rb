@@ -4,8 +4,6 @@ module Lattice
   module Element
     # Solids and plane regions.
     class ContinuumPiece
-      LAYERS = [""].freeze
-
       attr_reader :block, :body, :material
 
       def initialize(block, coordinates, body, material)
@@ -17,7 +15,6 @@ module Lattice
 
       def conn = block.conn
       def names = System::Dofs::NAMES.first(body.dimension)
-      def layers = LAYERS
       def fibres = nil
       def folded? = @continuum.least_determinant <= 0
       def stiffness = @continuum.stiffness(material.young, material.poisson)

@@ -27,7 +27,6 @@ module Lattice
       end
 
       def names = Shell::Block::NAMES
-      def layers = LAYERS.keys
       def fibres = nil
       def folded? = false
       def stiffness = @shell.stiffness

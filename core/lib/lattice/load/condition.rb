@@ -53,6 +53,14 @@ module Lattice
 
       private
 
+      # @param piece [#material, #body]
+      # @param property [Symbol] of its material
+      # @return [Float]
+      # @raise [InvalidInput] when the material does not say
+      def needed(piece, property, words)
+        piece.material[property] || raise(statement.fault("the material of “#{piece.body.name}” has no #{words}", cure: "Type its #{property} in the material statement."))
+      end
+
       # @return [Numo::DFloat] unit vector in the model's dimension
       def along(dimension)
         direction = statement.direction

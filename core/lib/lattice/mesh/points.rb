@@ -34,9 +34,6 @@ module Lattice
         mine.first.first...mine.last.range.end
       end
 
-      # @return [String] the body of a point
-      def body_of(point) = groups.find { |g| g.range.cover?(point) }.body
-
       # @param index [Integer] of a block of the grid
       # @return [Numo::Int32] [e, k] the points of its elements
       def block(index)

@@ -70,8 +70,6 @@ module Lattice
           result
         end
 
-        def areas = node_areas.sum(1)
-        def volumes_of_elements = areas * @thickness
         def node_volumes = node_areas * @thickness
 
         # @param u [Numo::DFloat] [e, n, 6] global

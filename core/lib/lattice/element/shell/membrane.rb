@@ -22,7 +22,7 @@ module Lattice
         # @return [Numo::DFloat] [e, 12, 12]
         def call
           inner, coupling = condensed
-          total = weighted(strains, @stiffness)
+          total = @points.integral(strains, @stiffness)
           total - Numo::Linalg.matmul(coupling.transpose(0, 2, 1).dup, Numo::Linalg.matmul(inner, coupling)) + drilling
         end
 
@@ -42,7 +42,7 @@ module Lattice
         # [e, 2, 2] and [e, 2, 12]: what is left of the modes once they follow the nodes
         def condensed
           @condensed ||= begin
-            k = weighted(modes_at, @stiffness)
+            k = @points.integral(modes_at, @stiffness)
             a = k[true, 0, 0].dup
             b = k[true, 0, 1].dup
             c = k[true, 1, 1].dup
@@ -51,15 +51,8 @@ module Lattice
             inner[true, 0, 0] = c / det
             inner[true, 1, 1] = a / det
             inner[true, 0, 1] = inner[true, 1, 0] = -b / det
-            [inner, weighted(modes_at, @stiffness, strains)]
+            [inner, @points.integral(modes_at, @stiffness, strains)]
           end
-        end
-
-        # ∫ Bᵀ D C
-        def weighted(one, stiffness, other = one)
-          e, g, rows, n = one.shape
-          pressed = Numo::Linalg.matmul(Numo::DFloat.zeros(1, rows, rows) + stiffness, other.reshape(e * g, rows, other.shape[3])).reshape(e, g, rows, other.shape[3]) * @points.areas.reshape(e, g, 1, 1)
-          Numo::Linalg.matmul(one.reshape(e, g * rows, n).transpose(0, 2, 1).dup, pressed.reshape(e, g * rows, other.shape[3]))
         end
 
         # Slopes of the movement along x (0) and y (1) that a rotation brings: [e, g, 2, n].
@@ -99,7 +92,7 @@ module Lattice
           b[true, true, 0, true, 0] = @points.slopes[true, true, 1, true] / 2
           b[true, true, 0, true, 1] = @points.slopes[true, true, 0, true] / -2
           b[true, true, 0, true, 2] = @points.values.reshape(1, g, n) - ((@v[true, true, 0, true] - @u[true, true, 1, true]) / 2)
-          weighted(b.reshape(e, g, 1, n * 3), Numo::DFloat[[@shear * DRILL]])
+          @points.integral(b.reshape(e, g, 1, n * 3), Numo::DFloat[[@shear * DRILL]])
         end
 
         # Strains that grow along the element's axes, mapped by its middle: [e, g, 3, 2].

@@ -21,7 +21,7 @@ module Lattice
 
         # @return [Numo::DFloat] [e, 3n, 3n]
         def call
-          weighted(curvatures, @bending) + weighted(shears, Numo::DFloat[[@shear, 0], [0, @shear]])
+          @points.integral(curvatures, @bending) + @points.integral(shears, Numo::DFloat[[@shear, 0], [0, @shear]])
         end
 
         # @param u [Numo::DFloat] [e, 3n]
@@ -31,20 +31,11 @@ module Lattice
         # @return [Numo::DFloat] [e, g, 2] shear strains of the element's own at the points
         def shear_strain(u) = at_points(shears, u)
 
-        # @return [Float] by which sides shear rather than bend, the greatest of the block
-        def softness = sides.map { |side| side[:soft].max }.max
-
         private
 
         def at_points(table, u)
           _, g, rows, n = table.shape
           Numo::Linalg.matmul(table.reshape(@e, g * rows, n), u.reshape(*u.shape, 1)).reshape(@e, g, rows)
-        end
-
-        def weighted(one, stiffness)
-          e, g, rows, n = one.shape
-          pressed = Numo::Linalg.matmul(Numo::DFloat.zeros(1, rows, rows) + stiffness, one.reshape(e * g, rows, n)).reshape(e, g, rows, n) * @points.areas.reshape(e, g, 1, 1)
-          Numo::Linalg.matmul(one.reshape(e, g * rows, n).transpose(0, 2, 1).dup, pressed.reshape(e, g * rows, n))
         end
 
         # Of every side: how g = Δw / L + the mean rotation along it follows from the unknowns [e, n, 3],

@@ -34,6 +34,17 @@ module Lattice
         def count = @at.size
         def elements = @plane.shape[0]
 
+        # ∫ Bᵀ D C over every element.
+        # @param one [Numo::DFloat] [e, g, rows, n]
+        # @param stiffness [Numo::DFloat] [rows, rows]
+        # @return [Numo::DFloat] [e, n, m]
+        def integral(one, stiffness, other = one)
+          e, g, rows, n = one.shape
+          m = other.shape[3]
+          pressed = Numo::Linalg.matmul(Numo::DFloat.zeros(1, rows, rows) + stiffness, other.reshape(e * g, rows, m)).reshape(e, g, rows, m) * areas.reshape(e, g, 1, 1)
+          Numo::Linalg.matmul(one.reshape(e, g * rows, n).transpose(0, 2, 1).dup, pressed.reshape(e, g * rows, m))
+        end
+
         private
 
         def lay_sides

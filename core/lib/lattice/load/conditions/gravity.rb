@@ -10,9 +10,7 @@ module Lattice
         def apply(structure)
           pull = along(structure.grid.dimension) * statement.quantity("value", "acceleration")
           structure.pieces.each do |piece|
-            density = piece.material.density
-            raise statement.fault("the material of “#{piece.body.name}” has no density", cure: "Type its density in the material statement.") unless density
-
+            density = needed(piece, :density, "density")
             structure.weigh(self, piece, pull * density)
           end
         end

@@ -17,9 +17,7 @@ module Lattice
           check!
           rate = 2 * Math::PI * statement.quantity("speed", "frequency")
           structure.pieces.each do |piece|
-            density = piece.material.density
-            raise statement.fault("the material of “#{piece.body.name}” has no density", cure: "Type its density in the material statement.") unless density
-
+            density = needed(piece, :density, "density")
             force = piece.field_force { |points| away(points) * (density * (rate**2)) }
             structure.push(self, piece.conn, force)
           end

@@ -13,9 +13,7 @@ module Lattice
         def apply(structure)
           names = places.map(&:body)
           structure.pieces.select { |p| names.include?(p.body.name) }.each do |piece|
-            expansion = piece.material.expansion
-            raise statement.fault("the material of “#{piece.body.name}” has no thermal expansion", cure: "Type its expansion in the material statement.") unless expansion
-
+            expansion = needed(piece, :expansion, "thermal expansion")
             structure.warm(self, piece, expansion * change)
           end
         end
