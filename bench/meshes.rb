@@ -1,11 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "../verify/verify"
+require_relative "timed"
 
 module Bench
   # Tetrahedra against one raw Delaunay tetrahedralisation of the same points, free and mapped
   # quadrilaterals, and swept bricks: seconds and growth.
   class Meshes
+    include Timed
+
     # @return [Array<Hash>] case, size, seconds, ratio, growth
     def self.call = new.call
 
@@ -14,12 +17,6 @@ module Bench
     end
 
     private
-
-    def timed
-      start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      result = yield
-      [result, Process.clock_gettime(Process::CLOCK_MONOTONIC) - start]
-    end
 
     def outline(holes = [])
       Lattice::Shape::OutlineReader.new(Lattice::Model::Statement.new(Verify.outline(Verify.rectangle(0, 0, 0.1, 0.06), holes))).outline

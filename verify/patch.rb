@@ -56,7 +56,7 @@ module Verify
 
     def self.of_body(body, **options)
       grid = Lattice::Mesh::Builder.call([body], Lattice::Mesh::Settings.new(0.12, **options))
-      outer = grid.places.values.select { |conn| grid.piece(conn)&.dimension == grid.dimension - 1 }
+      outer = grid.places.values.select { |conn| grid.piece(body.name, conn)&.dimension == grid.dimension - 1 }
       allocate.tap { |patch| patch.send(:held, Lattice::Algebra::Gather.distinct(outer)).send(:prepare, grid.nodes, grid.blocks[0].conn, grid.blocks[0].kind, body.make) }
     end
 

@@ -15,6 +15,12 @@ RSpec.configure do |config|
 end
 
 RSpec::Matchers.define :be_near do |expected, within|
-  match { |actual| (actual - expected).abs <= within * [expected.abs, 1e-300].max }
-  failure_message { |actual| "expected #{actual} to be within #{within} of #{expected} (off by #{((actual - expected) / expected).abs})" }
+  # Lists as a whole: against the largest of what is expected.
+  match do |actual|
+    next (actual - expected).abs <= within * [expected.abs, 1e-300].max unless expected.is_a?(Array)
+
+    scale = expected.flatten.map(&:abs).max
+    actual.flatten.zip(expected.flatten).all? { |a, e| (a - e).abs <= within * (scale.zero? ? 1.0 : scale) }
+  end
+  failure_message { |actual| "expected #{actual} to be within #{within} of #{expected}#{" (off by #{((actual - expected) / expected).abs})" unless expected.is_a?(Array)}" }
 end

@@ -48,7 +48,7 @@ class RealServer
 
   def clear
     end_with(:KILL) if pid
-    FileUtils.remove_entry(data)
+    FileUtils.remove_entry(data, true) # a worker may still be closing its files
   end
 
   def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)

@@ -14,7 +14,8 @@ RSpec.describe "Home" do
     expect(card("Dome-rail saddle")).to have_text(/1 holds.*1 fails/m)
     expect(card("Shutter link")).to have_text("2 hold")
     expect(page).to have_css("article img[alt='the shape of Chiller manifold']")
-    expect(card("Chiller manifold")).to have_text("no study yet")
+    expect(card("Chiller manifold")).to have_text("3 hold")
+    expect(card("Pier pit beside the old wall")).to have_text("no study yet")
   end
 
   it "imports a model document, and says what is wrong with one" do

@@ -11,16 +11,21 @@ RSpec.describe "Meshing" do
   def shown(label) = find("[data-look=mesh]").text[/([\d\u202f]+) #{label}/, 1].gsub(/\D/, "").to_i
 
   it "fills an imported part, refines a place, and finds the worst element" do
-    open_model("Finder-scope step")
+    make_copy("All-sky camera arm")
+    all("article a", text: "All-sky camera arm copy").last.click
+    expect(page).to have_css("[data-testid=note]")
+    type_chip("Mesh", "size", "7 mm", row: "[id=statement-mesh] [aria-label^='size:']")
     press("2")
-    point_in_window(0.3, 0.69, says: /Not meshed at this size. Elements of [\d.]+ mm here/)
+    point_in_window(0.45, 0.62, says: /Not meshed at this size. Elements of [\d.]+ mm here/)
     make_mesh
     expect(shown("elements")).to be > 5000
-    within("section[aria-label=Quality]") { expect(page).to have_text("mean ratio") }
-    expect(page).to have_css("[data-testid=note]", text: /tetrahedra; mean ratio at worst 0\.\d+/)
+    within("section[aria-label=Quality]") { expect(page).to have_text("scaled Jacobian") }
+    expect(page).to have_css("[data-testid=note]", text: /tetrahedra.* at worst 0\.\d+/)
 
-    # A finer size at the holes makes the mesh anew.
-    type_chip("Mesh", "size", "1 mm", row: "[id=statement-finer] [aria-label^='size:']")
+    # A finer size at a place makes the mesh anew.
+    write_statement("size")
+    find("[role=dialog], .popover", text: "Click in the model window").find("button", text: /\Acamera seat\z/).click
+    press("2")
     expect(page).to have_text("Not meshed at this size")
     make_mesh
     expect(shown("elements")).to be > 5000

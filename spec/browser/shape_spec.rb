@@ -207,7 +207,7 @@ RSpec.describe "Drawing and shaping" do
     expect(page).to have_css("[data-testid=box-pick]")
     left, top, width, height = page.evaluate_script(Desk::BOX)
     mouse.move(x: left + 20, y: top + 20).down.move(x: left + width - 20, y: top + height - 20).up
-    within("[aria-label=Measures]") { expect(page).to have_text("11 places").and have_text("volume together") }
+    within("[aria-label=Measures]") { expect(page).to have_text("3 places").and have_text("volume together") }
     within("[role=toolbar]") do
       click_button "Cut open with a plane"
       expect(page).to have_css("input[aria-label='Where the plane cuts']")

@@ -5,6 +5,7 @@ require "capybara/cuprite"
 require "tmpdir"
 require_relative "support/studio"
 require_relative "support/desk"
+require_relative "support/writing"
 
 data = Dir.mktmpdir("lattice-browser")
 
@@ -30,7 +31,7 @@ RSpec.configure do |config|
     gate = Queue.new
     done = Queue.new
     $studio = { done: done, thread: Thread.new do # rubocop:disable Style/GlobalVars -- shared by the whole suite
-      Studio.serve(data: data, demo: true) do |address, pid|
+      Studio.serve(data: data, demo: !ENV.key?("LATTICE_NO_DEMO")) do |address, pid|
         gate << [address, pid]
         done.pop
       end

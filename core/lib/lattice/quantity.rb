@@ -6,8 +6,12 @@ module Lattice
     EXAMPLES = {
       "length" => "14 mm", "force" => "6.5 kN", "stress" => "355 MPa", "density" => "7850 kg/m3",
       "acceleration" => "9.81 m/s2", "angle" => "30 deg", "ratio" => "1.5", "temperature" => "20 degC",
-      "expansion" => "12e-6 /K", "conductivity" => "50 W/(m K)", "moment" => "2 kN m", "line load" => "4 kN/m", "mass" => "3 kg"
+      "expansion" => "12e-6 /K", "conductivity" => "50 W/(m K)", "moment" => "2 kN m", "line load" => "4 kN/m", "mass" => "3 kg",
+      "bed stiffness" => "50 N/mm3", "stiffness" => "5 kN/mm", "time" => "8 s"
     }.freeze
+
+    REMEMBERED = 20_000
+    @read = {}
 
     module_function
 
@@ -17,7 +21,7 @@ module Lattice
     # @raise [Unreadable] naming what is wrong and giving an example
     def parse(text, kind)
       wanted = Dimension.named(kind)
-      value = text.is_a?(Numeric) ? Value.new(text.to_f, Dimension::NONE) : Parser.parse(text.to_s)
+      value = text.is_a?(Numeric) ? Value.new(text.to_f, Dimension::NONE) : read(text.to_s)
       return bounded(value.si.to_f, text, kind) if value.dimension == wanted
 
       got = value.dimension.none? ? "a bare number" : "a #{value.dimension}"
@@ -26,6 +30,12 @@ module Lattice
       raise if e.message.start_with?("“#{text}”")
 
       raise Unreadable, "“#{text}” cannot be read: #{e.message}#{example(kind)}"
+    end
+
+    # The same texts are read again with every edit of a long note.
+    def read(text)
+      @read.clear if @read.size >= REMEMBERED
+      @read[text] ||= Parser.parse(text)
     end
 
     # What is too large or too small to be meant, and would not be a number any more when squared.

@@ -6,8 +6,8 @@ module Lattice
   class SolveFailed < Error
     attr_reader :faults
 
-    def initialize(message, cure: nil, statement: nil, place: nil)
-      @faults = [Fault.new(message: message, cure: cure, statement: statement, place: place)]
+    def initialize(message, cure: nil, statement: nil, place: nil, motions: nil)
+      @faults = [Fault.new(message: message, cure: cure, statement: statement, place: place, motions: motions)]
       super(cure ? @faults[0].to_s : message)
     end
   end

@@ -81,7 +81,7 @@ RSpec.describe Lattice::System::Constraints do
       moved.prescribe(Numo::Int32.cast(held.first(2)), 0.0)
       moved.prescribe(Numo::Int32[held[2]], 0.3, in_case: 1)
       [[constraints, 0.0], [moved, 0.3]].each do |c, value|
-        ties.each { |dof, terms| expect(c.tie(dof, *terms.transpose)).to be_nil.or be_a(Hash) }
+        ties.each { |dof, terms| expect(tied(c, dof, *terms.transpose)).to be_empty }
         u = c.expand(Lattice::Algebra::Factor.new(c.reduce(matrix)).solve(c.reduce_load(matrix, load)))
         2.times do |k|
           given = Numo::DFloat.zeros(14).tap { |g| g[held[2]] = value if k == 1 }
@@ -91,14 +91,25 @@ RSpec.describe Lattice::System::Constraints do
     end
   end
 
+  def tied(constraints, dof, others, factors, *more, **by) = constraints.tie(Numo::Int32[dof], Numo::Int32[others], Numo::DFloat[factors], *more, **by)
+
   it "refuses a circle of ties, and says who decides an unknown already" do
-    constraints = described_class.new(4)
+    constraints = described_class.new(5)
     constraints.prescribe(Numo::Int32[3], 0.0)
-    expect(constraints.tie(3, [0], [1.0])).to eq(:held)
-    constraints.tie(0, [1], [1.0], by: "first")
-    expect(constraints.tie(0, [2], [1.0])).to eq("first")
-    constraints.tie(1, [0], [1.0])
+    expect(tied(constraints, 3, [0], [1.0]).to_a).to eq([3])
+    tied(constraints, 0, [1], [1.0], by: "first")
+    expect(tied(constraints, 0, [2], [1.0], by: "second").to_a).to eq([0])
+    expect(constraints.tied_by(0)).to eq("first")
+    tied(constraints, 1, [2], [1.0])
+    tied(constraints, 2, [0], [1.0])
     expect { constraints.expand(Numo::DFloat.zeros(1, 1)) }.to raise_error(Lattice::SolveFailed, /circle/)
+  end
+
+  it "adds up what is given along a chain, case by case" do
+    constraints = described_class.new(4, 2)
+    tied(constraints, 0, [1, -1], [2.0, 9.0], Numo::DFloat[[0.5], [0.0]])
+    tied(constraints, 1, [2, 3], [1.0, -1.0], Numo::DFloat[[0.1], [0.2]])
+    expect(constraints.expand(Numo::DFloat[[1, 2], [5, 1]]).to_a).to eq([[-1.3, -0.9, 1.0, 2.0], [8.4, 4.2, 5.0, 1.0]])
   end
 
   it "takes a value in one case and none in others" do

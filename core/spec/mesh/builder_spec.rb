@@ -3,7 +3,7 @@
 RSpec.describe Lattice::Mesh::Builder do
   subject(:grid) { problem(outline: { "holes" => [circle(100, 10, 8)] }).mesh }
 
-  def surface(place) = grid.places.fetch(["bar", place]).then { |conn| Lattice::Element::Surface.new(Lattice::Algebra::Gather.rows(grid.nodes, conn), 1.0, grid.piece(conn)) }
+  def surface(place) = grid.places.fetch(["bar", place]).then { |conn| Lattice::Element::Surface.new(Lattice::Algebra::Gather.rows(grid.nodes, conn), 1.0, grid.piece("bar", conn)) }
 
   it "fills the body" do
     volume = Lattice::Element::Pieces.of(grid.blocks[0], grid, problem.parts.body("bar"), problem.materials["bar"], problem.sections).node_volumes.sum

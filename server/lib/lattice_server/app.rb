@@ -155,6 +155,9 @@ module LatticeServer
     # The size of elements wanted at a place: body, x, y and z.
     get("/api/models/:id/size") { answer(built(:size, %i[body x y z].to_h { |key| [key, params[key]] }, by: Builders.slow, seconds: 60)) }
 
+    # Faces of different bodies within a reach of each other.
+    get("/api/models/:id/meeting") { answer(built(:meeting, params[:reach], by: Builders.slow, seconds: 60)) }
+
     # {"places": [[body, name], …]}
     post "/api/models/:id/measures" do
       keys = body_json["places"]

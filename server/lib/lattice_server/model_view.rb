@@ -4,7 +4,8 @@ module LatticeServer
   # What the workspace shows of a model: its sketch, and what of the derived data still applies.
   # A model that cannot be sketched shows its note, with what is wrong.
   class ModelView
-    NOTHING = { digest: "", dimension: nil, size: nil, up: "y", bodies: [], total: nil, outlines: {}, lines: {}, corners: {}, regions: {}, patches: {}, reports: {} }.freeze
+    NOTHING = { digest: "", dimension: nil, size: nil, up: "y", bodies: [], total: nil, outlines: {}, lines: {}, corners: {}, regions: {}, patches: {}, reports: {}, through: {}, bolts: {},
+                lines_between: [] }.freeze
 
     def initialize(db, model_id)
       @db = db
@@ -27,7 +28,7 @@ module LatticeServer
     def verdict
       state = self.state or return { hold: 0, fail: 0, stale: 0, studies: 0, fault: @fault.message }
       found = state.studies.map { |study| @derived.find(study["findings"]) }
-      limits = found.compact.flat_map { |f| f["findings"] }.select { |f| f["kind"] == "limit" }
+      limits = found.compact.flat_map { |f| f["findings"] }.select { |f| Lattice::Verdict::Findings::JUDGED.include?(f["kind"]) }
       { hold: limits.count { |f| f["holds"] }, fail: limits.count { |f| f["holds"] == false }, stale: found.count(nil), studies: found.size }
     end
 

@@ -15,7 +15,7 @@ module LatticeServer
       @runs.progress(@run[:id], nil, 1.0)
       @runs.finish(@run[:id], "done", outcome: outcome.merge(phases: @monitor.phases, memory: peak_memory))
     rescue Lattice::InvalidInput, Lattice::SolveFailed => e
-      fail_with(e.message, place: e.faults.filter_map(&:place).first, statement: e.faults.filter_map(&:statement).first)
+      fail_with(e.message, place: e.faults.filter_map(&:place).first, statement: e.faults.filter_map(&:statement).first, motions: e.faults.filter_map(&:motions).first)
     rescue Errno::ENOSPC
       Store::Sweep.new(@db).call(stale: 0)
       fail_with("The disk is full. Free some space, then retry; a smaller mesh takes less.")
@@ -41,9 +41,10 @@ module LatticeServer
 
     # @param place [Array<Float>, nil] m, where it lies in the model
     # @param statement [String, nil] id of the one that mends it
-    def fail_with(message, place: nil, statement: nil)
+    # @param motions [Array<Hash>, nil] that nothing resists
+    def fail_with(message, **more)
       @runs.log(@run[:id], message)
-      @runs.finish(@run[:id], "failed", error: message, outcome: place || statement ? { place: place, statement: statement }.compact : nil)
+      @runs.finish(@run[:id], "failed", error: message, outcome: more.compact.then { |found| found.empty? ? nil : found })
     end
 
     def die_with_parent

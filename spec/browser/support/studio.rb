@@ -9,7 +9,9 @@ module Studio
   ROOT = File.expand_path("../../..", __dir__)
   WAIT = 30
   CHROMIUM = { "no-sandbox" => nil, "disable-background-networking" => nil, "disable-component-update" => nil, "disable-sync" => nil,
-               "no-first-run" => nil, "use-angle" => "swiftshader", "enable-unsafe-swiftshader" => nil, "hide-scrollbars" => nil }.freeze
+               "no-first-run" => nil, "use-angle" => "swiftshader", "enable-unsafe-swiftshader" => nil, "hide-scrollbars" => nil,
+               # Pages are put together by the processor, which costs less than by a graphics processor that is none.
+               "disable-gpu" => nil }.freeze
 
   module_function
 

@@ -61,6 +61,24 @@ export function useWantedSize(id: string, digest: string, body: string | null, a
   });
 }
 
+export interface Meeting {
+  reach: number;
+  pairs: { one: PlaceKey; other: PlaceKey; share: number; least: number; greatest: number; joined: boolean }[];
+  bonds: { statement: string; reach: number; share: number; least: number | null; greatest: number | null; nearest: number | null }[];
+}
+
+/** Faces of different bodies that lie within reach of each other, and how bonds would fare. */
+export function useMeeting(id: string, version: number, reach: string, wanted: boolean) {
+  return useQuery({
+    queryKey: ["meeting", id, version, reach],
+    enabled: wanted,
+    staleTime: Infinity,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: () => request<Meeting>("GET", `/api/models/${id}/meeting?${new URLSearchParams({ reach }).toString()}`),
+  });
+}
+
 export function useMeasures(id: string, digest: string, places: PlaceKey[]) {
   return useQuery({
     queryKey: ["measures", id, digest, places],

@@ -44,7 +44,27 @@ export type Statement =
   | StatementTemperature
   | StatementSpring
   | StatementMoment
-  | StatementSpin;
+  | StatementSpin
+  | StatementAcceleration
+  | StatementMass
+  | StatementTraction
+  | StatementTorque
+  | StatementBearingLoad
+  | StatementRotation
+  | StatementPath
+  | StatementBond
+  | StatementLink
+  | StatementBolt
+  | StatementJoint
+  | StatementOneWay
+  | StatementBed
+  | StatementSpotWelds
+  | StatementPoint
+  | StatementBars
+  | StatementMovingLoad
+  | StatementMotion
+  | StatementSignSets
+  | StatementMemberCheck;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -56,7 +76,7 @@ export type Id = string;
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "loop".
  */
-export type Loop = Polygon | Circle | Rectangle | Slot | Regular | Section | Offset;
+export type Loop = Polygon | Circle | Ellipse | Rectangle | Slot | Regular | Section | Offset;
 /**
  * Repeats a hole.
  *
@@ -522,6 +542,13 @@ export interface Corner {
    * The name of the side that leaves this corner; it stays when corners are added or removed.
    */
   side?: string;
+  /**
+   * The side that leaves this corner is a smooth curve through these points to the next corner.
+   *
+   * @minItems 1
+   * @maxItems 40
+   */
+  curve?: [Point2, ...Point2[]];
 }
 /**
  * The side that leaves this corner is an arc through this point.
@@ -551,6 +578,20 @@ export interface Point1 {
 }
 /**
  * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "point".
+ */
+export interface Point2 {
+  /**
+   * Abscissa.
+   */
+  x: string;
+  /**
+   * Ordinate.
+   */
+  y: string;
+}
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "circle".
  */
 export interface Circle {
@@ -567,6 +608,35 @@ export interface Circle {
      * Diameter.
      */
     diameter: string;
+  };
+  pattern?: Pattern;
+}
+/**
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "ellipse".
+ */
+export interface Ellipse {
+  ellipse: {
+    /**
+     * Abscissa of the middle.
+     */
+    x: string;
+    /**
+     * Ordinate of the middle.
+     */
+    y: string;
+    /**
+     * Over all, along x before it is turned.
+     */
+    width: string;
+    /**
+     * Over all, across it.
+     */
+    height: string;
+    /**
+     * Turned about its middle.
+     */
+    angle?: string;
   };
   pattern?: Pattern;
 }
@@ -1291,6 +1361,38 @@ export interface StatementSupport {
         "x" | "y" | "z" | "rx" | "ry" | "rz",
         "x" | "y" | "z" | "rx" | "ry" | "rz"
       ];
+  /**
+   * The axes along which it holds; those of the model when left out.
+   */
+  frame?:
+    | {
+        surface: true;
+      }
+    | {
+        axis: Direction;
+        through?: Spot1;
+      }
+    | {
+        x: Direction;
+        y: Direction;
+      };
+}
+/**
+ * A point in space.
+ */
+export interface Spot1 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
 }
 /**
  * Prescribes one displacement component.
@@ -1364,7 +1466,7 @@ export interface StatementPressure {
    */
   target: string;
   /**
-   * Pressure; negative pulls.
+   * Pressure; negative pulls. May be a formula of x, y and z, such as 9.81 kN/m3 * max(3 m - z, 0 m).
    */
   value: string;
   /**
@@ -1826,7 +1928,7 @@ export interface StatementTemperature {
   case?: string;
 }
 /**
- * Springs from a place to the ground.
+ * Springs from a place to the ground, or to another region.
  *
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "statement_spring".
@@ -1845,11 +1947,35 @@ export interface StatementSpring {
   /**
    * Total stiffness along each of the components.
    */
-  stiffness: string;
+  stiffness?: string;
   /**
+   * x, y, z; or the line between the middles of both regions.
+   *
    * @minItems 1
+   * @maxItems 3
    */
-  components: ["x" | "y" | "z", ...("x" | "y" | "z")[]];
+  components?:
+    | ["x" | "y" | "z" | "line"]
+    | ["x" | "y" | "z" | "line", "x" | "y" | "z" | "line"]
+    | ["x" | "y" | "z" | "line", "x" | "y" | "z" | "line", "x" | "y" | "z" | "line"];
+  /**
+   * The name of the other region; the ground when left out.
+   */
+  to?: string;
+  /**
+   * Stiffness of turning about each of the axes, per radian.
+   */
+  turning?: string;
+  /**
+   * Axes about which turning is held.
+   *
+   * @minItems 1
+   * @maxItems 3
+   */
+  about?:
+    | ["rx" | "ry" | "rz"]
+    | ["rx" | "ry" | "rz", "rx" | "ry" | "rz"]
+    | ["rx" | "ry" | "rz", "rx" | "ry" | "rz", "rx" | "ry" | "rz"];
 }
 /**
  * A total moment on a place of shells or members.
@@ -1902,7 +2028,7 @@ export interface StatementSpin {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot1;
+  through?: Spot2;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -1911,7 +2037,7 @@ export interface StatementSpin {
 /**
  * A point in space.
  */
-export interface Spot1 {
+export interface Spot2 {
   /**
    * x.
    */
@@ -1926,16 +2052,910 @@ export interface Spot1 {
   z: string;
 }
 /**
+ * Everything is carried along with an acceleration; inertia pushes back.
+ *
  * This interface was referenced by `Model`'s JSON-Schema
- * via the `definition` "point".
+ * via the `definition` "statement_acceleration".
  */
-export interface Point2 {
+export interface StatementAcceleration {
+  id: Id;
+  kind: "acceleration";
   /**
-   * Abscissa.
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Acceleration.
+   */
+  value: string;
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A mass that a place carries, besides the bodies' own.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_mass".
+ */
+export interface StatementMass {
+  id: Id;
+  kind: "mass";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Total mass.
+   */
+  value: string;
+}
+/**
+ * A force per area along a direction.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_traction".
+ */
+export interface StatementTraction {
+  id: Id;
+  kind: "traction";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Force per area; may be a formula of x, y and z.
+   */
+  value: string;
+  direction: Direction;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A total torque on a place of solids or plane regions, about the axis through its middle.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_torque".
+ */
+export interface StatementTorque {
+  id: Id;
+  kind: "torque";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Total torque.
+   */
+  value: string;
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A pin's push on the walls of holes, shared over all of them.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_bearing_load".
+ */
+export interface StatementBearingLoad {
+  id: Id;
+  kind: "bearing_load";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Total force of all holes.
+   */
+  value: string;
+  direction: Direction;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * Turns a place as a rigid whole by a small angle.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_rotation".
+ */
+export interface StatementRotation {
+  id: Id;
+  kind: "rotation";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * Angle.
+   */
+  value: string;
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  through?: Spot3;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot3 {
+  /**
+   * x.
    */
   x: string;
   /**
-   * Ordinate.
+   * y.
    */
   y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * A field along a straight path through the part, read of a study's result.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_path".
+ */
+export interface StatementPath {
+  id: Id;
+  kind: "path";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  study: string;
+  quantity:
+    | "von_mises"
+    | "tresca"
+    | "principal_max"
+    | "principal_min"
+    | "stress_xx"
+    | "stress_yy"
+    | "stress_zz"
+    | "stress_xy"
+    | "stress_yz"
+    | "stress_zx"
+    | "displacement"
+    | "displacement_x"
+    | "displacement_y"
+    | "displacement_z"
+    | "reaction"
+    | "reaction_x"
+    | "reaction_y"
+    | "reaction_z"
+    | "rotation"
+    | "rotation_x"
+    | "rotation_y"
+    | "rotation_z";
+  from: Spot4;
+  to: Spot5;
+  /**
+   * How many values; 21 when left out.
+   */
+  points?: number;
+}
+/**
+ * A point in space.
+ */
+export interface Spot4 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot5 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * Two regions move as if they were one, whatever their meshes.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_bond".
+ */
+export interface StatementBond {
+  id: Id;
+  kind: "bond";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group: faces, or edges of shells or of plane regions.
+   */
+  target: string;
+  /**
+   * The name of the group that it is bonded to.
+   */
+  to: string;
+  /**
+   * How far apart both may lie; 0.5 % of the part when left out.
+   */
+  reach?: string;
+}
+/**
+ * A point tied to a region.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_link".
+ */
+export interface StatementLink {
+  id: Id;
+  kind: "link";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group of points; each is linked to what of the region lies nearest.
+   */
+  target: string;
+  /**
+   * The name of the group of faces, edges or points that it is linked to.
+   */
+  to: string;
+  /**
+   * spreading shares forces and leaves the region as soft as it is; rigid makes it move as a rigid body.
+   */
+  how: "spreading" | "rigid";
+  /**
+   * How far what is linked may lie from its point; everything when left out.
+   */
+  reach?: string;
+}
+/**
+ * Bolts through holes, each from ring to ring through all that lies on its axis.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_bolt".
+ */
+export interface StatementBolt {
+  id: Id;
+  kind: "bolt";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group: walls of holes in solids, or rims of holes in shells, of all the parts that the bolts go through.
+   */
+  target: string;
+  /**
+   * The thread.
+   */
+  size:
+    | "M5"
+    | "M6"
+    | "M8"
+    | "M10"
+    | "M12"
+    | "M14"
+    | "M16"
+    | "M20"
+    | "M24"
+    | "M30"
+    | "M36"
+    | "1/4-20"
+    | "5/16-18"
+    | "3/8-16"
+    | "1/2-13"
+    | "5/8-11"
+    | "3/4-10"
+    | "1-8";
+  /**
+   * The property class.
+   */
+  class: "4.6" | "5.8" | "8.8" | "10.9" | "12.9" | "grade 5" | "grade 8";
+  /**
+   * How it is tightened; loose when left out.
+   */
+  tighten?:
+    | {
+        /**
+         * Force in the shank.
+         */
+        force: string;
+      }
+    | {
+        /**
+         * Torque.
+         */
+        torque: string;
+        /**
+         * K; 0.2 when left out.
+         */
+        factor?: string;
+      }
+    | {
+        /**
+         * Share, such as 0.7.
+         */
+        proof: string;
+      };
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+  /**
+   * Whether gravity and motion act on the bolts themselves.
+   */
+  mass?: boolean;
+  /**
+   * Bolts that differ, by their number.
+   *
+   * @minItems 1
+   * @maxItems 500
+   *
+   * Items: A bolt.
+   */
+  own?: [
+    {
+      /**
+       * Which one, in the order of the table.
+       */
+      number: number;
+      /**
+       * It is left out.
+       */
+      off?: boolean;
+      /**
+       * Force that it is tightened to.
+       */
+      tighten?: string;
+    },
+    ...{
+      /**
+       * Which one, in the order of the table.
+       */
+      number: number;
+      /**
+       * It is left out.
+       */
+      off?: boolean;
+      /**
+       * Force that it is tightened to.
+       */
+      tighten?: string;
+    }[]
+  ];
+  /**
+   * Whether it is screwed into the last part, over the length of its thread, instead of holding it with a nut.
+   */
+  blind?: boolean;
+}
+/**
+ * Two regions joined so that they may move relative to each other in some ways; or one with the ground.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_joint".
+ */
+export interface StatementJoint {
+  id: Id;
+  kind: "joint";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The name of the other region; the ground when left out.
+   */
+  to?: string;
+  /**
+   * ball: turns freely; hinge: turns about its axis; slider: slides along it; pin: turns about it and slides along it; bearing: is held across its axis alone; weld: not at all.
+   */
+  how: "ball" | "hinge" | "slider" | "pin" | "bearing" | "weld";
+  /**
+   * An axis with its sign, or three components.
+   */
+  axis?: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  through?: Spot6;
+}
+/**
+ * A point in space.
+ */
+export interface Spot6 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * Links that only push, or only pull: one for each place of the target.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_one_way".
+ */
+export interface StatementOneWay {
+  id: Id;
+  kind: "one_way";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group; each of its places has a link of its own.
+   */
+  target: string;
+  /**
+   * The name of the group whose nearest place it links to; the ground when left out.
+   */
+  to?: string;
+  /**
+   * What it carries.
+   */
+  way: "push" | "pull";
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction?: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  /**
+   * Clearance before it pushes, or slack before it pulls; none when left out.
+   */
+  gap?: string;
+  /**
+   * Its stiffness; a thousand times that of what it holds when left out.
+   */
+  stiffness?: string;
+  /**
+   * Cases that come before it: it does not act in them.
+   *
+   * @minItems 1
+   * @maxItems 100
+   */
+  after?: [string, ...string[]];
+}
+/**
+ * An elastic bed under a surface, on the ground or on another region.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_bed".
+ */
+export interface StatementBed {
+  id: Id;
+  kind: "bed";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The name of the region it lies on; the ground when left out.
+   */
+  to?: string;
+  /**
+   * Stiffness across the surface, per area.
+   */
+  stiffness: string;
+  /**
+   * Share of it along the surface; none when left out.
+   */
+  sliding?: string;
+  /**
+   * How far apart both may lie; 0.5 % of the part when left out.
+   */
+  reach?: string;
+}
+/**
+ * Spot welds in a row between two regions.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_spot_welds".
+ */
+export interface StatementSpotWelds {
+  id: Id;
+  kind: "spot_welds";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The name of the other region.
+   */
+  to: string;
+  from: Spot7;
+  until: Spot8;
+  /**
+   * How many.
+   */
+  count: number;
+  /**
+   * Diameter of a weld.
+   */
+  diameter: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot7 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot8 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * A point of its own, that forces, masses and supports may act on; links tie it to the part.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_point".
+ */
+export interface StatementPoint {
+  id: Id;
+  kind: "point";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+  at: Spot9;
+}
+/**
+ * A point in space.
+ */
+export interface Spot9 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * Bars laid into a body along a line, whatever its mesh.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_bars".
+ */
+export interface StatementBars {
+  id: Id;
+  kind: "bars";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The name of the line that they run along.
+   */
+  line: string;
+  /**
+   * How many lie side by side.
+   */
+  count: number;
+  /**
+   * Diameter of one.
+   */
+  diameter: string;
+  /**
+   * The name of a material of the library; or a name of your own, with its properties.
+   */
+  material: string;
+  properties?: Properties;
+}
+/**
+ * Axles that drive along a line; every position is a load case.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_moving_load".
+ */
+export interface StatementMovingLoad {
+  id: Id;
+  kind: "moving_load";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The name of the line that it drives along.
+   */
+  line: string;
+  /**
+   * From the first to the last.
+   *
+   * @minItems 1
+   * @maxItems 50
+   *
+   * Items: An axle.
+   */
+  axles: [
+    {
+      /**
+       * Its force.
+       */
+      force: string;
+      /**
+       * How far it comes behind the first; none when left out.
+       */
+      behind?: string;
+    },
+    ...{
+      /**
+       * Its force.
+       */
+      force: string;
+      /**
+       * How far it comes behind the first; none when left out.
+       */
+      behind?: string;
+    }[]
+  ];
+  /**
+   * An axis with its sign, or three components.
+   */
+  direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  /**
+   * From one position to the next; a twentieth of the line when left out.
+   */
+  spacing?: string;
+}
+/**
+ * A vessel or vehicle swings with what it carries.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_motion".
+ */
+export interface StatementMotion {
+  id: Id;
+  kind: "motion";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * roll, pitch and yaw turn about the axis; heave, surge and sway go along it.
+   */
+  how: "roll" | "pitch" | "yaw" | "heave" | "surge" | "sway";
+  /**
+   * An axis with its sign, or three components.
+   */
+  axis: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  /**
+   * Swing to one side, of those that turn.
+   */
+  angle?: string;
+  /**
+   * Swing to one side, of those that go along.
+   */
+  amplitude?: string;
+  /**
+   * Time of one full swing.
+   */
+  period: string;
+  through?: Spot10;
+  /**
+   * Phase at which it is looked at; 90 deg, the end of the swing, when left out.
+   */
+  phase?: string;
+  /**
+   * The weight, of which the turn brings a part along other axes; left out of account when not given.
+   */
+  weight?: {
+    /**
+     * Acceleration of gravity.
+     */
+    value: string;
+    /**
+     * An axis with its sign, or three components.
+     */
+    direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+  };
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot10 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * A combination for every set of signs of some cases, on top of others.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_sign_sets".
+ */
+export interface StatementSignSets {
+  id: Id;
+  kind: "sign_sets";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * What their names begin with.
+   */
+  name: string;
+  /**
+   * Cases that are in all of them.
+   *
+   * @minItems 0
+   * @maxItems 100
+   */
+  steady?: string[];
+  /**
+   * Cases that come with either sign.
+   *
+   * @minItems 1
+   * @maxItems 6
+   */
+  swinging:
+    | [string]
+    | [string, string]
+    | [string, string, string]
+    | [string, string, string, string]
+    | [string, string, string, string, string]
+    | [string, string, string, string, string, string];
+}
+/**
+ * How far members are used: axial force with bending, buckling and shear.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_member_check".
+ */
+export interface StatementMemberCheck {
+  id: Id;
+  kind: "member_check";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a study.
+   */
+  study: string;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The stress that is allowed, or a fraction of a strength of the material, such as: yield / 1.1
+   */
+  strength: string;
+  /**
+   * Buckling length as a share of each member's length; 1 when left out.
+   */
+  buckling_length?: string;
 }

@@ -1,6 +1,8 @@
+import type { Findings } from "./findings";
 import type { Model, Statement } from "./model";
 
 export type { Model, Statement };
+export type * from "./findings";
 export type Kind = Statement["kind"];
 export type Of<K extends Kind> = Extract<Statement, { kind: K }>;
 export type PlaceKey = [body: string, name: string];
@@ -38,6 +40,8 @@ export interface Body {
   area: number;
   length: number | null;
   mass: number | null;
+  material: string | null;
+  section: string;
   outline: string | null;
   closed: boolean;
   centre: number[];
@@ -66,6 +70,12 @@ export interface Shape {
   /** The faces that imprints made, by the statement's id. */
   patches: Record<string, { places: PlaceKey[]; area: number }>;
   reports: Record<string, Report>;
+  /** Where axes of supports and loads go through, by the statement's id. */
+  through: Record<string, [number, number, number]>;
+  /** The bolts of every statement, in their order. */
+  bolts: Record<string, { number: number; radius: number; head: [number, number, number]; nut: [number, number, number]; grip: number; first: string; last: string }[]>;
+  /** From one side of every join to the other: body and place in space, m. */
+  lines_between: { statement: string; ends: [body: string, at: [number, number, number]][] }[];
 }
 
 /** What goes with the arrays of a shape: runs of triangles and of line pieces. */
@@ -90,6 +100,7 @@ export interface Notice {
   cure: string | null;
   /** Where in space it is, m. */
   place?: [number, number, number];
+  motions?: Motion[];
 }
 
 /** What keeps a model from being shown. */
@@ -138,83 +149,12 @@ export interface MeshChoice {
   worse: number | null;
 }
 
-export interface LimitFinding {
-  kind: "limit";
-  statement: string;
-  quantity: string;
-  words: string;
-  target: string;
-  dimension: string;
-  value: number;
-  allowed: number;
-  utilisation: number;
-  margin: number;
-  holds: boolean;
-  at: number[] | null;
-  /** The frame that decides, where there are several. */
-  frame_name: string | null;
-}
-
-export interface HandCheckFinding {
-  kind: "hand_check";
-  statement: string;
-  beam: string;
-  body: string;
-  estimate: number;
-  computed: number;
-  difference: number | null;
-  direction: string;
-  span: number;
-}
-
-export interface EquilibriumFinding {
-  kind: "equilibrium";
-  value: number;
-  holds: boolean;
-}
-
-export type Finding = LimitFinding | HandCheckFinding | EquilibriumFinding;
-
-/** What is told of one frame; an envelope has peaks alone. */
-export interface FrameSummary {
-  energy?: number | null;
-  balance?: { load: number[]; reaction: number[]; load_moment: number[]; reaction_moment: number[]; error: number };
-  peaks: {
-    von_mises: { value: number; at: number[]; unaveraged: number | null };
-    displacement: { value: number; at: number[] };
-  };
-  supports?: { statement: string; target: string; reaction: number[] }[];
-  members?: MemberRow[];
-}
-
-/** A member with the forces in it: at its ends, and the extremes between. */
-export interface MemberRow {
-  body: string;
-  name: string;
-  /** Largest stress along it, in size, Pa. */
-  stress: number;
-  forces: Record<"N" | "V2" | "V3" | "T" | "M2" | "M3", { start: number; finish: number; greatest: number; least: number }>;
-}
-
-export interface ResultFrame extends FrameSummary {
-  index: number;
-  kind: string;
-  name: string;
-}
-
-export interface Findings {
-  study: string;
-  findings: Finding[];
-  holds: boolean;
-  summary: {
-    mesh: MeshSummary;
-    mass: number | null;
-    /** The fields of the result, their words and kinds of quantity. */
-    catalogue: { name: string; words: string; dimension: string }[];
-    /** Of shells; one without a name elsewhere. */
-    layers: string[];
-    frames: ResultFrame[];
-  };
+/** A motion that nothing resists. */
+export interface Motion {
+  bodies: string[];
+  slide: [number, number, number];
+  turn: [number, number, number];
+  centre: [number, number, number];
 }
 
 export interface StudyState {
@@ -237,7 +177,7 @@ export interface Run {
   log: string;
   error: string | null;
   /** place: where what kept a run from ending well lies, m. */
-  outcome: { memory?: number; phases?: Record<string, number>; place?: [number, number, number] } | null;
+  outcome: { memory?: number; phases?: Record<string, number>; place?: [number, number, number]; motions?: Motion[] } | null;
   created_at: string;
   started_at: string | null;
   finished_at: string | null;

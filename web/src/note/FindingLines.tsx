@@ -24,6 +24,12 @@ export function StudyFindings({ study }: { study: StudyState }) {
       <b className="font-semibold">{shown.text(bent.peaks.displacement.value, "length")}</b>
       {named(bent)}
       {mass !== null && <>, mass {shown.text(mass, "mass")}</>}.
+      {findings.first && (
+        <>
+          {" "}
+          First to go: <b className="font-semibold">{findings.first.what}</b>, with a factor of {findings.first.safety.toPrecision(3)}.
+        </>
+      )}
     </p>
   );
 }

@@ -45,7 +45,7 @@ export function GroupLine({ statement }: { statement: Group }) {
       ))}
       <button
         className={`rounded px-1 font-sans text-[11.5px] ${picking === statement.id ? "bg-amber text-slate" : "text-faint hover:bg-glow hover:text-ink"}`}
-        onClick={() => set(picking === statement.id ? { picking: null } : { picking: statement.id, pickKind: statement.of, look: "shape", paper: false })}
+        onClick={() => set(picking === statement.id ? { picking: null } : { picking: statement.id, pickField: "target", pickKind: statement.of, look: "shape", paper: false })}
       >
         {picking === statement.id ? "picking… done" : "+ pick"}
       </button>

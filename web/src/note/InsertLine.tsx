@@ -47,7 +47,7 @@ export function InsertLine() {
     const drawn = draft.kind === "outline" || draft.kind === "line";
     set({ selected: id, trayOpen: true, paper: drawn, ...(drawn ? { look: "shape" } : {}) });
     const waiting = ("target" in draft && draft.target === "") || (draft.kind === "group" && draft.pick);
-    if (waiting) set({ picking: id, look: "shape", paper: false, pickKind: view.shape.dimension === 2 ? "edges" : "faces" });
+    if (waiting) set({ picking: id, pickField: "target", look: "shape", paper: false, pickKind: view.shape.dimension === 2 ? "edges" : "faces" });
     setTimeout(() => {
       const row = document.getElementById(`statement-${id}`);
       row?.scrollIntoView({ block: "nearest" });

@@ -8,6 +8,7 @@ import type { Shown } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { Context, useNote, type NoteContext } from "./context";
 import { HandCheckVerdict, LimitVerdict, StudyFindings } from "./FindingLines";
+import { MeetingPanel } from "./MeetingPanel";
 import { InsertLine } from "./InsertLine";
 import { StatementLine } from "./StatementLine";
 import { freshId } from "./template";
@@ -50,7 +51,8 @@ export function Note() {
         {SECTIONS.map(({ title, kinds }) => {
           const statements = view.document.statements.filter((s) => kinds.includes(s.kind) && (!wanted || JSON.stringify(s).toLowerCase().includes(wanted)));
           const findings = title === "Findings" && view.studies.length > 0;
-          if (statements.length === 0 && !findings) return null;
+          const meeting = title === "Joins and supports" && !wanted && view.shape.bodies.filter((b) => b.make === "solid" || b.make === "faces").length > 1;
+          if (statements.length === 0 && !findings && !meeting) return null;
           number += 1;
           const shut = folded.has(title);
           return (
@@ -72,6 +74,7 @@ export function Note() {
                   {statements.map((statement) => (
                     <Row key={statement.id} statement={statement} />
                   ))}
+                  {meeting && <MeetingPanel />}
                 </div>
               )}
             </section>
@@ -93,9 +96,13 @@ function useSpokenPlaces(statement: Statement): PlaceKey[] {
   if (statement.kind === "cut") return [[statement.body, statement.body]];
   if (statement.kind === "copy") return view.shape.bodies.filter((b) => b.name === statement.name || b.name.startsWith(`${statement.name} `)).map((b): PlaceKey => [b.name, b.name]);
   const name = "target" in statement ? statement.target : "name" in statement ? statement.name : null;
-  if (!name) return [];
-  if (name === "everything") return view.shape.bodies.map((b) => [b.name, b.name]);
-  return view.groups[name] ?? (view.shape.bodies.some((b) => b.name === name) ? [[name, name]] : []);
+  const both = [name, "to" in statement && typeof statement.to === "string" ? statement.to : null];
+  return both.flatMap((one): PlaceKey[] => {
+    if (!one) return [];
+    if (one === "everything") return view.shape.bodies.map((b) => [b.name, b.name]);
+    if (view.document.statements.some((s) => s.kind === "point" && s.name === one)) return [[one, "point"]];
+    return view.groups[one] ?? (view.shape.bodies.some((b) => b.name === one) ? [[one, one]] : []);
+  });
 }
 
 function Row({ statement }: { statement: Statement }) {

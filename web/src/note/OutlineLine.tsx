@@ -100,6 +100,8 @@ function LoopWords({ loop, id, onChange }: { loop: Loop; id: string; onChange: C
       return <>a circle of ⌀ {chip("diameter")} at {chip("x")}, {chip("y")}</>;
     case "rectangle":
       return <>a rectangle of {chip("width")} by {chip("height")} from {chip("x")}, {chip("y")}, corners rounded {chip("fillet", "sharp")}<Quiet set={values.angle}>, turned {chip("angle", "0°")}</Quiet></>;
+    case "ellipse":
+      return <>an ellipse of {chip("width")} by {chip("height")} about {chip("x")}, {chip("y")}<Quiet set={values.angle}>, turned {chip("angle", "0°")}</Quiet></>;
     case "slot":
       return <>a slot of {chip("length")} by {chip("width")} about {chip("x")}, {chip("y")}<Quiet set={values.angle}>, turned {chip("angle", "0°")}</Quiet></>;
     case "regular":

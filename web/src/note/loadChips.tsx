@@ -1,24 +1,38 @@
-import type { Of } from "../api/types";
+import { X } from "lucide-react";
+import type { Of, Statement } from "../api/types";
 import { ChoiceChip, PanelChip, TextChip } from "./chips";
 import { useNote } from "./context";
+import { Spot } from "./shape/parts";
+import { origin } from "./template";
+
+/** Statements that have a field. */
+type With<K extends string> = Statement extends infer S ? (S extends Statement ? (K extends keyof S ? S : never) : never) : never;
+type Pushing = Exclude<With<"value">, Of<"temperature"> | Of<"displacement">>;
 
 /** How large a load is. */
-export function Value({ statement }: { statement: Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"line_load"> | Of<"moment"> }) {
+export function Value({ statement }: { statement: Pushing }) {
   const { change } = useNote();
   return <TextChip label={statement.kind.replace("_", " ")} value={statement.value} onCommit={(v) => change(statement.id, (s) => "value" in s && (s.value = v))} />;
 }
 
 const AXES = ["+x", "-x", "+y", "-y", "+z", "-z"] as const;
 
+type Directed = Exclude<With<"direction">, Of<"one_way">>;
+type Axis = Directed["direction"];
+
 /** The way a load acts: along an axis, or by components. */
-export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"> | Of<"line_load"> | Of<"moment"> | Of<"spin"> }) {
-  const { view, change } = useNote();
-  const direction = statement.direction;
+export function Direction({ statement, about = false }: { statement: Directed; about?: boolean }) {
+  const { change } = useNote();
+  return <Way value={statement.direction} label="direction" about={about} onPut={(value) => change(statement.id, (s) => "direction" in s && Object.assign(s, { direction: value }))} />;
+}
+
+/** A direction: one of the axes, or three components. What things turn about may leave the plane. */
+export function Way({ value: direction, label, about = false, onPut }: { value: Axis; label: string; about?: boolean; onPut: (value: Axis) => Promise<void> }) {
+  const { view } = useNote();
   const text = typeof direction === "string" ? direction.replace("-", "−") : `(${direction.join(", ")})`;
-  const put = (value: typeof direction) => change(statement.id, (s) => "direction" in s && (s.direction = value));
-  const axes = view.shape.dimension === 2 ? AXES.slice(0, 4) : AXES;
+  const axes = view.shape.dimension === 2 && !about ? AXES.slice(0, 4) : AXES;
   return (
-    <PanelChip label="direction" text={text} width="w-56">
+    <PanelChip label={label} text={text} width="w-56">
       {(close) => (
         <>
           <div className="mb-2 grid grid-cols-2 gap-1">
@@ -28,7 +42,7 @@ export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"
                 className={`rounded border border-rule py-1 font-mono hover:bg-glow ${axis === direction ? "bg-glow font-semibold" : ""}`}
                 onClick={() => {
                   close();
-                  void put(axis);
+                  void onPut(axis);
                 }}
               >
                 {axis.replace("-", "−")}
@@ -44,7 +58,7 @@ export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"
                 const parts = event.currentTarget.value.replaceAll("−", "-").split(/[,;\s]+/).map(Number);
                 if (parts.length !== 3 || parts.some((p) => !Number.isFinite(p))) return event.currentTarget.setCustomValidity("Three numbers are wanted."), void event.currentTarget.reportValidity();
                 close();
-                void put(parts as [number, number, number]);
+                void onPut(parts as [number, number, number]);
               }}
               onInput={(event) => event.currentTarget.setCustomValidity("")}
             />
@@ -55,7 +69,7 @@ export function Direction({ statement }: { statement: Of<"force"> | Of<"gravity"
   );
 }
 
-type InCase = Of<"spin"> | Of<"moment"> | Of<"temperature"> | Of<"line_load"> | Of<"force"> | Of<"pressure"> | Of<"gravity"> | Of<"displacement">;
+type InCase = With<"case">;
 
 /** The load case, once there are several. */
 export function CaseChip({ statement }: { statement: InCase }) {
@@ -73,6 +87,31 @@ export function CaseChip({ statement }: { statement: InCase }) {
         missing={value !== "" && !cases.some(([n]) => n === value)}
         onChoose={(v) => void change(statement.id, (s) => Object.assign(s, { case: v || undefined }))}
       />
+    </>
+  );
+}
+
+/** A point that an axis goes through. */
+export function Through({ statement, otherwise }: { statement: Of<"spin"> | Of<"rotation">; otherwise: string }) {
+  const { view, change } = useNote();
+  const put = (through: typeof statement.through) => change(statement.id, (s) => (s.kind === "spin" || s.kind === "rotation") && Object.assign(s, { through }));
+  const at = statement.through;
+  if (!at)
+    return (
+      <>
+        {" through "}
+        <button data-chip="choice" aria-label={`through: ${otherwise}`} className="chip" onClick={() => void put({ ...origin(view), z: origin(view).x })}>
+          {otherwise}
+        </button>
+      </>
+    );
+  return (
+    <>
+      {" through "}
+      <Spot label="through" value={at} onPut={(axis, text) => put({ ...at, [axis]: text })} />
+      <button aria-label={`Back to ${otherwise}`} className="ml-0.5 text-faint hover:text-vermilion" onClick={() => void put(undefined)}>
+        <X className="inline size-3" />
+      </button>
     </>
   );
 }

@@ -1,10 +1,11 @@
 import type { Loop } from "../api/model";
 
-export type Form = "circle" | "rectangle" | "slot" | "regular" | "section" | "offset";
+export type Form = "circle" | "ellipse" | "rectangle" | "slot" | "regular" | "section" | "offset";
 
 /** The values of each ready-made form, in the order they are read, with their words. */
 export const NUMBERS: Record<Form, readonly (readonly [key: string, words: string])[]> = {
   circle: [["diameter", "⌀"], ["x", "x"], ["y", "y"]],
+  ellipse: [["width", "width"], ["height", "height"], ["x", "x"], ["y", "y"], ["angle", "turned"]],
   rectangle: [["width", "width"], ["height", "height"], ["x", "x"], ["y", "y"], ["fillet", "fillet"], ["angle", "turned"]],
   slot: [["length", "length"], ["width", "width"], ["x", "x"], ["y", "y"], ["angle", "turned"]],
   regular: [["across", "across corners"], ["x", "x"], ["y", "y"], ["angle", "turned"], ["fillet", "fillet"]],

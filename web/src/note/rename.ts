@@ -5,6 +5,7 @@ import { MAKERS } from "./words";
 function renameFigure(s: Statement, old: string, name: string) {
   if ((s.kind === "body" || s.kind === "imprint") && s.outline === old) s.outline = name;
   if (s.kind === "body" && s.path === old) s.path = name;
+  if ((s.kind === "bars" || s.kind === "moving_load") && s.line === old) s.line = name;
   if (s.kind !== "outline") return;
   [s.boundary, ...(s.holes ?? [])].forEach((loop) => {
     if ("offset" in loop && loop.offset.outline === old) loop.offset.outline = name;
@@ -20,6 +21,8 @@ function renameBody(s: Statement, old: string, name: string) {
 function renameCase(s: Statement, old: string, name: string) {
   if ("case" in s && s.case === old) s.case = name;
   if (s.kind === "combination") s.terms.forEach((term) => term.case === old && (term.case = name));
+  if (s.kind === "sign_sets") [s.steady, s.swinging].forEach((list) => list?.forEach((n, i) => n === old && (list[i] = name)));
+  if (s.kind === "one_way") s.after?.forEach((n, i) => n === old && s.after && (s.after[i] = name));
   if (s.kind === "envelope" && s.over) s.over = s.over.map((n) => (n === old ? name : n));
 }
 
@@ -49,6 +52,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     const made = MAKERS.includes(renamed.kind);
     if (made || renamed.kind === "group") {
       if ("target" in copy && copy.target === old) copy.target = name;
+      if ("to" in copy && copy.to === old) copy.to = name;
       if (copy.kind === "group" && copy.rule) copy.rule = renameInRule(copy.rule, old, name, made);
       if (made) renameBody(copy, old, name);
       if (made && copy.kind === "group") {

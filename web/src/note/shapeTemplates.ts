@@ -25,6 +25,12 @@ export const SHAPE_TEMPLATES: readonly Template[] = [
     }),
   },
   {
+    word: "ellipse",
+    text: "outline: an ellipse",
+    also: "oval round outline draw shape",
+    make: (v) => ({ kind: "outline", name: fresh(v, "outline"), boundary: { ellipse: { ...origin(v), width: length(v, "60 mm", "2.5 in"), height: length(v, "30 mm", "1.25 in") } } }),
+  },
+  {
     word: "slot",
     text: "outline: a slot with round ends",
     also: "oblong hole draw shape",

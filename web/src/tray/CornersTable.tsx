@@ -24,6 +24,15 @@ function keepNames(corners: Corner[]) {
   });
 }
 
+/** "x; y; x; y" as points. */
+function pairsOf(text: string): { x: string; y: string }[] {
+  const parts = text.split(/;\s*|,\s+/).map((part) => part.trim());
+  return Array.from({ length: Math.ceil(parts.length / 2) }, (_, i) => ({ x: parts[2 * i] ?? "", y: parts[2 * i + 1] ?? "" }));
+}
+
+/** The points that the side leaving a corner goes through. */
+const throughOf = (corner: Corner): string => (corner.curve ?? (corner.through ? [corner.through] : [])).map((p) => `${p.x}; ${p.y}`).join("; ");
+
 /** The corners of an outline's boundary or of a line, one a row; each side may be an arc. */
 export function CornersTable({ statement }: { statement: Of<"outline"> | Of<"line"> }) {
   const { view, change } = useNote();
@@ -52,9 +61,11 @@ export function CornersTable({ statement }: { statement: Of<"outline"> | Of<"lin
     return alter(i, (corner) => {
       delete corner.through;
       delete corner.centre;
+      delete corner.curve;
       if (!text) return;
-      const [x = "", y = ""] = text.split(/[;,]\s*/);
-      corner[kind] = { x, y };
+      const points = pairsOf(text);
+      if (kind === "through" && points.length > 1) corner.curve = points as never;
+      else corner[kind] = points[0] ?? { x: "", y: "" };
     });
   }
 
@@ -86,7 +97,7 @@ export function CornersTable({ statement }: { statement: Of<"outline"> | Of<"lin
     <table className="text-[12.5px]" aria-label="Corners">
       <thead>
         <tr className="text-left text-faint">
-          {["", "placed", "", "rounded by", "its side", "leaves as an arc through x; y", "or about x; y", ""].map((head, i) => (
+          {["", "placed", "", "rounded by", "its side", "leaves as an arc through x; y, or smoothly through several", "or about x; y", ""].map((head, i) => (
             <th key={i} className="pr-4 font-normal">
               {head}
             </th>
@@ -112,7 +123,7 @@ export function CornersTable({ statement }: { statement: Of<"outline"> | Of<"lin
                 <TextChip label={`corner ${i + 1} side`} value={corner.side ?? `side ${i + 1}`} onCommit={(v) => alter(i, (c) => (c.side = v))} />
               </td>
               <td className="pr-4">
-                <TextChip label={`corner ${i + 1} through`} value={corner.through ? `${corner.through.x}; ${corner.through.y}` : ""} placeholder="straight" optional onCommit={(v) => arc(i, "through", v)} />
+                <TextChip label={`corner ${i + 1} through`} value={throughOf(corner)} placeholder="straight" optional onCommit={(v) => arc(i, "through", v)} />
               </td>
               <td className="whitespace-nowrap pr-4">
                 <TextChip label={`corner ${i + 1} centre`} value={corner.centre ? `${corner.centre.x}; ${corner.centre.y}` : ""} placeholder="–" optional onCommit={(v) => arc(i, "centre", v)} />

@@ -49,6 +49,11 @@ export function RunLog() {
                 Show the place
               </button>
             )}
+            {run.outcome?.motions?.[0] && (
+              <button className="button" onClick={() => set({ look: "shape", paper: false, motion: run.outcome?.motions?.[0] ?? null })}>
+                Show it moving
+              </button>
+            )}
             {["failed", "stopped", "interrupted"].includes(run.state) && (
               <button className="button" onClick={() => void retry(run.id)}>
                 Retry

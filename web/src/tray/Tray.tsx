@@ -1,16 +1,24 @@
 import { useEffect, useState } from "react";
 import { X } from "lucide-react";
 import { Tabs } from "radix-ui";
+import type { Kind } from "../api/types";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { cornersOf } from "../draw/Corners";
 import { CornersTable } from "./CornersTable";
 import { MembersTable } from "./MembersTable";
 import { PartsTable } from "./PartsTable";
+import { BarsTable } from "./BarsTable";
+import { BoltsTable } from "./BoltsTable";
+import { ConnectorsTable } from "./ConnectorsTable";
+import { PathsTable } from "./PathsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 
-type Tab = "reactions" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "paths" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+
+/** The table of a kind of statement. */
+const OWN: Partial<Record<Kind, Tab>> = { path: "paths", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
@@ -20,13 +28,29 @@ export function Tray() {
   const drawn = (statement?.kind === "outline" || statement?.kind === "line") && cornersOf(statement).length > 0 ? statement : null;
   const framed = view.studies.some((s) => s.findings?.summary.frames.some((f) => (f.members?.length ?? 0) > 0));
   const latest = view.runs[0]?.state;
+  const own = statement ? OWN[statement.kind] : undefined;
   const [tab, setTab] = useState<Tab>(view.studies.some((s) => s.result) ? "reactions" : "parts");
 
   /** A run is followed until it is done; what ended otherwise stays in sight. */
   useEffect(() => setTab((old) => (latest && latest !== "done" ? "runs" : old === "runs" ? "reactions" : old)), [latest]);
+  useEffect(() => {
+    if (own) setTab(own);
+  }, [own]);
   useEffect(() => setTab((old) => (drawn ? "corners" : old === "corners" ? "parts" : old)), [drawn]);
 
-  const tabs: [Tab, string][] = [...(drawn ? [["corners", "Corners"] as [Tab, string]] : []), ["parts", "Parts"], ["reactions", "Reactions"], ...(framed ? [["members", "Members"] as [Tab, string]] : []), ["runs", "Runs"]];
+  const has = (...kinds: Kind[]) => view.document.statements.some((s) => kinds.includes(s.kind) && !s.off);
+  const all: [Tab, string, boolean][] = [
+    ["corners", "Corners", drawn !== null],
+    ["parts", "Parts", true],
+    ["reactions", "Reactions", true],
+    ["paths", "Paths", has("path")],
+    ["bolts", "Bolts", has("bolt")],
+    ["joints", "Joints", has("joint", "one_way", "spot_welds") || view.studies.some((s) => (s.findings?.summary.connectors.length ?? 0) > 0)],
+    ["bars", "Bars", has("bars")],
+    ["members", "Members", framed],
+    ["runs", "Runs", true],
+  ];
+  const tabs = all.filter(([, , there]) => there);
   return (
     <Tabs.Root className="flex h-full flex-col" value={tab} onValueChange={(next) => setTab(next as Tab)}>
       <div className="flex items-center px-4 pt-1.5">
@@ -46,6 +70,10 @@ export function Tray() {
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "members" && <MembersTable />}
+        {tab === "paths" && <PathsTable />}
+        {tab === "bolts" && <BoltsTable />}
+        {tab === "joints" && <ConnectorsTable />}
+        {tab === "bars" && <BarsTable />}
         {tab === "runs" && <RunLog />}
       </Tabs.Content>
     </Tabs.Root>

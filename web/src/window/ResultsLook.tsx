@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
 import { useField, useSkin, type SkinMeta } from "../api/hooks";
@@ -7,7 +7,12 @@ import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
+import { apartSkin } from "./apartSkin";
+import { ApartSlider } from "./ApartSlider";
+import { Arrows } from "./Arrows";
 import { Card, Empty } from "./Card";
+import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
+import { apartBy } from "./drawnBodies";
 import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
@@ -15,6 +20,12 @@ import { MeshScene, type Pointed } from "./MeshScene";
 import { FIELD_STOPS, SIGNED_STOPS } from "./palette";
 import { Stage, type SceneProps } from "./Stage";
 
+const ARROWS = [
+  ["", "none"],
+  ["displacement", "displacement"],
+  ["reaction", "reactions"],
+] as const;
+const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
 const STRIP = [0, 110] as const; // pixels that the strip of frames covers
 
 /** The limit in force for a field: the tightest of those that read it. */
@@ -44,8 +55,12 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const frame = frames[desk.frame] ? desk.frame : 0;
   const layers = summary?.layers.filter((l) => l !== "") ?? [];
   const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
-  const { data: skin } = useSkin(study?.mesh ?? null);
+  const { data: rest } = useSkin(study?.mesh ?? null);
+  const moves = useMemo(() => apartBy(view.shape, desk.apart), [view.shape, desk.apart]);
+  const skin = useMemo(() => rest && apartSkin(rest, moves), [rest, moves]);
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
+  const still = frames[frame]?.kind === "envelope";
+  const { data: reactions } = useField(desk.arrows === "reaction" && !still ? (study?.result ?? null) : null, "reaction_x,reaction_y,reaction_z", frame, null);
   const [pointed, setPointed] = useState<(Pointed & { member?: boolean }) | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
   const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
@@ -66,11 +81,12 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
     );
   }
   if (error) return <Empty text={error instanceof Refused ? error.message : "The result cannot be shown."} />;
-  if (!skin || !found) return <Empty text="Reading the result…" />;
+  if (!skin || !rest || !found) return <Empty text="Reading the result…" />;
 
   const values = found.arrays[field] as Float32Array;
   const displacement = found.arrays.displacement as Float32Array;
   const members = membersOf(found.arrays);
+  const vectors = still ? null : desk.arrows === "displacement" ? displacement : desk.arrows === "reaction" && reactions ? together(reactions.arrays) : null;
   const extremes = found.meta.extremes[field];
   if (!values || !extremes) return <Empty text="Reading the field…" />;
   const signed = extremes.min < 0 && extremes.max > 0 && Math.min(-extremes.min, extremes.max) > 1e-9 * Math.max(-extremes.min, extremes.max);
@@ -79,10 +95,10 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const high = ends.high ?? limit?.allowed ?? (signed ? reach : extremes.max);
   const low = ends.low ?? (signed ? -high : Math.min(extremes.min, 0));
   const kind = extremes.dimension;
-  const still = frames[frame]?.kind === "envelope";
   const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
   const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest);
-  const at = (place: number[]) => moved(place, skin.arrays.positions as Float32Array, displacement, factor);
+  const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
+  const course = desk.diagram && !still && found.arrays["diagram at"] ? drawn(diagramOf(found.arrays), desk.diagram, animated ? 0 : factor, (view.shape.size ?? 1) * 0.08) : null;
   const title = fields.find((f) => f.name === field)?.words ?? field;
   const peak = Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
 
@@ -105,12 +121,22 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             onPoint={(found) => setPointed(found && { ...found, member: true })}
           />
         )}
-        {marks && !animated && <Follow at={at(extremes.max_at)} label={highLabel} />}
-        {marks && !animated && <Follow at={at(extremes.min_at)} label={lowLabel} />}
+        {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
+        {course && <Diagram shape={course} />}
+        {marks && !animated && !course && <Follow at={at(extremes.max_at)} label={highLabel} />}
+        {marks && !animated && !course && <Follow at={at(extremes.min_at)} label={lowLabel} />}
+        {course && <Follow at={course.high.at} label={highLabel} />}
+        {course && <Follow at={course.low.at} label={lowLabel} />}
         {pointed && <Follow at={pointed.at} label={pointLabel} />}
       </Stage>
       <div className="pointer-events-none absolute inset-0">
-        {marks && !animated && (
+        {course && desk.diagram && (
+          <>
+            <Label keep={setHighLabel} text={`${desk.diagram} ${shown.text(course.high.value, FORCE_KIND[desk.diagram])}`} tone="bg-slate text-white" />
+            <Label keep={setLowLabel} text={`${desk.diagram} ${shown.text(course.low.value, FORCE_KIND[desk.diagram])}`} tone="bg-slate-soft text-white" />
+          </>
+        )}
+        {marks && !animated && !course && (
           <>
             <Label keep={setHighLabel} text={shown.text(extremes.max, kind)} tone="bg-slate text-white" />
             {signed && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
@@ -160,9 +186,22 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
           {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
         </button>
+        {view.shape.bodies.length > 1 && <ApartSlider />}
         <button className={`rounded px-1.5 ${marks ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={marks} onClick={() => set({ marks: !marks })}>
           extremes
         </button>
+        {!still && (
+          <span className="flex items-center gap-1">
+            <span className="text-faint">arrows</span>
+            <ChoiceChip label="arrows" value={desk.arrows} options={ARROWS} onChoose={(v) => set({ arrows: v })} />
+          </span>
+        )}
+        {!still && found.arrays["diagram at"] && (
+          <span className="flex items-center gap-1">
+            <span className="text-faint">along members</span>
+            <ChoiceChip label="diagram" value={desk.diagram} options={[["", "none"], ...FORCES.map((f) => [f, f] as const)] as const} onChoose={(v) => set({ diagram: v })} />
+          </span>
+        )}
       </div>
       <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
         <FrameStrip frames={frames} at={frame} />
@@ -170,6 +209,15 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       </div>
     </>
   );
+}
+
+const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;
+
+/** Three components as one list of vectors. */
+function together(arrays: Arrays<unknown>["arrays"]): Float32Array {
+  const parts = ["x", "y", "z"].map((c) => arrays[`reaction_${c}`] as Float32Array);
+  const count = parts[0]?.length ?? 0;
+  return Float32Array.from({ length: count * 3 }, (_, i) => parts[i % 3]?.[Math.floor(i / 3)] ?? 0);
 }
 
 const kept = new WeakMap<object, { skin: Arrays<SkinMeta>; displacement: Float32Array }>();
@@ -188,11 +236,11 @@ function membersOf(arrays: Arrays<unknown>["arrays"]) {
 }
 
 /** Where a place of the mesh is drawn: moved with the nearest node of the skin. */
-function moved(place: number[], positions: Float32Array, displacement: Float32Array, factor: number): [number, number, number] {
+function moved(place: number[], positions: Float32Array, drawn: Float32Array, displacement: Float32Array, factor: number): [number, number, number] {
   let [best, node] = [Infinity, 0];
   for (let i = 0; i < positions.length; i += 3) {
     const d = ((positions[i] as number) - (place[0] as number)) ** 2 + ((positions[i + 1] as number) - (place[1] as number)) ** 2 + ((positions[i + 2] as number) - (place[2] as number)) ** 2;
     if (d < best) [best, node] = [d, i];
   }
-  return [0, 1, 2].map((k) => (place[k] as number) + factor * (displacement[node + k] as number)) as [number, number, number];
+  return [0, 1, 2].map((k) => (place[k] as number) + (drawn[node + k] as number) - (positions[node + k] as number) + factor * (displacement[node + k] as number)) as [number, number, number];
 }

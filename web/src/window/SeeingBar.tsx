@@ -1,7 +1,8 @@
 import type { ReactNode } from "react";
-import { Blend, BoxSelect, Eye, EyeOff, FlipHorizontal2, Layers, Scissors, SquareDashed } from "lucide-react";
+import { Anchor, Blend, BoxSelect, Eye, EyeOff, FlipHorizontal2, Layers, Palette, Scissors, SquareDashed } from "lucide-react";
 import type { PlaceKind } from "../api/types";
 import { useNote } from "../note/context";
+import { ApartSlider } from "./ApartSlider";
 import { useDesk } from "../workspace/desk";
 
 const KINDS: readonly (readonly [PlaceKind, string])[] = [
@@ -22,7 +23,7 @@ function Tool({ label, pressed, disabled, onClick, children }: { label: string; 
 /** What a click takes, and what is seen of the bodies. */
 export function SeeingBar() {
   const { view } = useNote();
-  const { pickKind, chosen, hidden, clear, clip, apart, through, boxing, set } = useDesk();
+  const { pickKind, chosen, hidden, clear, clip, through, boxing, glyphs, colours, set } = useDesk();
   const bodies = [...new Set(chosen.map(([body]) => body))];
   const icon = "size-3.5";
   return (
@@ -69,12 +70,14 @@ export function SeeingBar() {
           </Tool>
         </>
       )}
-      {view.shape.bodies.length > 1 && (
-        <label className="ml-1 flex items-center gap-1 text-faint" title="Draw the parts apart">
-          apart
-          <input type="range" aria-label="Draw the parts apart" className="w-20 accent-slate" min={0} max={1} step={0.02} value={apart} onChange={(event) => set({ apart: Number(event.target.value) })} />
-        </label>
-      )}
+      <i className="mx-0.5 h-4 w-px bg-rule" />
+      <Tool label="Supports and loads (G)" pressed={glyphs} onClick={() => set({ glyphs: !glyphs })}>
+        <Anchor className={icon} />
+      </Tool>
+      <Tool label={colours === "" ? "Colour by material" : colours === "material" ? "Colour by section" : "Plain colours"} pressed={colours !== ""} onClick={() => set({ colours: colours === "" ? "material" : colours === "material" ? "section" : "" })}>
+        <Palette className={icon} />
+      </Tool>
+      {view.shape.bodies.length > 1 && <ApartSlider />}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState, type RefObject } from "react";
+import { useEffect, useMemo, useState, type RefObject } from "react";
 import type { Place } from "../api/types";
 import { PlaneView } from "../draw/PlaneView";
 import { useDrawn } from "../draw/useDrawn";
@@ -8,6 +8,8 @@ import { BoxPick } from "./BoxPick";
 import { Card, Empty } from "./Card";
 import type { CameraHandle } from "./Controls";
 import { Follow, Label } from "./Mark";
+import { glyphsOf, type Glyph } from "./glyphs/glyphsOf";
+import { tintsOf } from "./tints";
 import { MeasureCard } from "./MeasureCard";
 import { SeeingBar } from "./SeeingBar";
 import { ShapeScene } from "./ShapeScene";
@@ -19,7 +21,11 @@ const MEASURED: Record<string, string | undefined> = { faces: "area", edges: "le
 /** The shape in space, or the selected outline on paper. */
 export function ShapeLook({ scene, camera }: { scene: SceneProps; camera: RefObject<CameraHandle | null> }) {
   const { view, surfaces, shown } = useNote();
-  const { boxing, paper, spot } = useDesk();
+  const { boxing, paper, spot, glyphs, colours } = useDesk();
+  const [glyph, setGlyph] = useState<Glyph | null>(null);
+  const [glyphLabel, setGlyphLabel] = useState<HTMLElement | null>(null);
+  const drawnGlyphs = useMemo(() => (glyphs && surfaces ? glyphsOf(view, surfaces) : null), [glyphs, surfaces, view]);
+  const { tints, key } = useMemo(() => tintsOf(view.shape.bodies, colours), [view.shape.bodies, colours]);
   const [label, setLabel] = useState<HTMLElement | null>(null);
   const pick = usePick();
   const drawn = useDrawn();
@@ -32,9 +38,24 @@ export function ShapeLook({ scene, camera }: { scene: SceneProps; camera: RefObj
   return (
     <>
       <Stage scene={scene}>
-        <ShapeScene shape={view.shape} surfaces={surfaces} low={scene.low} high={scene.high} onPick={(places, more) => void pick(places, more)} onHover={setHover} />
+        <ShapeScene shape={view.shape} statements={view.document.statements} surfaces={surfaces} low={scene.low} high={scene.high} onPick={(places, more) => void pick(places, more)} onHover={setHover} glyphs={drawnGlyphs} onGlyph={setGlyph} tints={tints} />
+        {glyph && <Follow at={glyph.at} label={glyphLabel} />}
         {spot && <Follow at={spot} label={label} />}
       </Stage>
+      {glyph && (
+        <div className="pointer-events-none absolute inset-0 overflow-hidden">
+          <Label keep={setGlyphLabel} text={glyph.words} tone="bg-paper text-ink" />
+        </div>
+      )}
+      {key.length > 0 && (
+        <ul className="card absolute left-4 top-12 px-3 py-1.5 text-[12px]" aria-label={`Colours by ${colours}`}>
+          {key.map(([words, colour]) => (
+            <li key={words} className="flex items-center gap-2">
+              <span className="size-3 rounded-sm" style={{ background: colour }} /> {words}
+            </li>
+          ))}
+        </ul>
+      )}
       {spot && (
         <div className="pointer-events-none absolute inset-0 overflow-hidden">
           <Label keep={setLabel} text={spot.map((c) => shown.text(c, "length")).join("; ")} tone="bg-vermilion text-white" />
@@ -50,7 +71,7 @@ export function ShapeLook({ scene, camera }: { scene: SceneProps; camera: RefObj
 
 function ShapeCard({ hover }: { hover: Place | null }) {
   const { view, shown } = useNote();
-  const { picking, set } = useDesk();
+  const { picking, motion, set } = useDesk();
   const drawn = useDrawn();
   const kind = hover && MEASURED[hover.of];
   return (
@@ -63,6 +84,13 @@ function ShapeCard({ hover }: { hover: Place | null }) {
         </>
       ) : picking ? (
         <span className="text-amber-ink">Click what the statement acts on; Escape ends picking.</span>
+      ) : motion ? (
+        <>
+          <span className="text-amber-ink">Nothing resists this motion.</span>
+          <button className="ml-2 rounded px-1.5 text-spruce underline hover:bg-glow" onClick={() => set({ motion: null })}>
+            stop
+          </button>
+        </>
       ) : (
         <>
           {view.shape.bodies.length} {view.shape.bodies.length === 1 ? "body" : "bodies"}
@@ -78,7 +106,7 @@ function ShapeCard({ hover }: { hover: Place | null }) {
   );
 }
 
-/** Escape lets go of what is chosen; H hides the chosen bodies, I leaves only them, A shows all. */
+/** Escape lets go of what is chosen; G shows or hides supports and loads; H hides the chosen bodies, I leaves only them, A shows all. */
 function useChoosingKeys() {
   const { set } = useDesk();
   const { view } = useNote();
@@ -89,7 +117,8 @@ function useChoosingKeys() {
       const { chosen, hidden } = useDesk.getState();
       const bodies = new Set(chosen.map(([body]) => body));
       const key = event.key.toLowerCase();
-      if (key === "escape") set({ chosen: [], boxing: false, spot: null });
+      if (key === "escape") set({ chosen: [], boxing: false, spot: null, motion: null });
+      if (key === "g") set({ glyphs: !useDesk.getState().glyphs });
       if (key === "h" && bodies.size) set({ hidden: [...new Set([...hidden, ...bodies])], chosen: [] });
       if (key === "i" && bodies.size) set({ hidden: view.shape.bodies.map((b) => b.name).filter((name) => !bodies.has(name)) });
       if (key === "a") set({ hidden: [] });

@@ -2,12 +2,16 @@ import { useEffect, useMemo, useState } from "react";
 import { useThree, type ThreeEvent } from "@react-three/fiber";
 import { Plane, Vector3, type Intersection } from "three";
 import type { Arrays } from "../api/client";
-import type { Place, PlaceKey, Shape, ShapeMeta } from "../api/types";
+import type { Place, PlaceKey, Shape, ShapeMeta, Statement } from "../api/types";
 import { useDesk } from "../workspace/desk";
 import { apartBy, bodiesOf, spanned, type DrawnBody } from "./drawnBodies";
 import { Marked, Surface } from "./Surface";
 import { InkLine } from "./InkLine";
 import { polyline } from "./polyline";
+import { Moving } from "./Moving";
+import { Joined } from "./Joined";
+import { Glyphs } from "./glyphs/Glyphs";
+import type { Glyph } from "./glyphs/glyphsOf";
 
 const LIT = "#e6a23c";
 const HOVER = "#f0c983";
@@ -16,18 +20,24 @@ const DOT = "#22313b";
 
 interface Props {
   shape: Shape;
+  statements: Statement[];
   surfaces: Arrays<ShapeMeta> | null;
   low: number[];
   high: number[];
   onPick: (places: Place[], more: boolean) => void;
   onHover: (place: Place | null) => void;
+  /** Supports, loads and masses; null when they are not drawn. */
+  glyphs: Glyph[] | null;
+  onGlyph: (glyph: Glyph | null) => void;
+  /** Colours of bodies by what they are made of. */
+  tints: Map<string, string>;
 }
 
 const id = (key: PlaceKey) => key.join("\n");
 
 /** The bodies with ink edges; what is spoken of is lit, what is chosen is marked. */
-export function ShapeScene({ shape, surfaces, low, high, onPick, onHover }: Props) {
-  const { lit, chosen, pickKind, hidden, clear, clip, apart, through, up } = useDesk();
+export function ShapeScene({ shape, statements, surfaces, low, high, onPick, onHover, glyphs, onGlyph, tints }: Props) {
+  const { lit, chosen, pickKind, hidden, clear, clip, apart, through, up, motion, selected } = useDesk();
   const zUp = (up ?? shape.up) === "z" && shape.dimension !== 2;
   const { gl, invalidate } = useThree();
   const [under, setUnder] = useState<PlaceKey | null>(null);
@@ -96,6 +106,7 @@ export function ShapeScene({ shape, surfaces, low, high, onPick, onHover }: Prop
     [chosen, CHOSEN],
     [under ? [under] : [], HOVER],
   ];
+  const own = new Set(statements.flatMap((s) => (s.kind === "point" && !s.off ? [s.name] : [])));
   const points = (surfaces?.meta.places ?? []).filter((p) => p.of === "points" && !hidden.includes(p.body));
   const marked = new Map(marks.flatMap(([keys, colour]) => keys.map((key) => [id(key), colour] as const)));
   return (
@@ -104,21 +115,25 @@ export function ShapeScene({ shape, surfaces, low, high, onPick, onHover }: Prop
       <directionalLight position={zUp ? [3, -8, 5] : [3, 5, 8]} intensity={1.6} />
       <directionalLight position={zUp ? [-6, 4, -2] : [-6, -2, -4]} intensity={0.5} />
       {shownBodies.map((body) => (
-        <group key={body.name} position={moves.get(body.name) ?? [0, 0, 0]}>
-          <Surface body={body} clear={clear} plane={plane} />
-          {marks.map(([keys, colour], i) => (
-            <Marked key={i} body={body} keys={keys} colour={colour} plane={plane} />
-          ))}
-        </group>
+        <Moving key={body.name} motion={motion?.bodies.includes(body.name) ? motion : null} size={shape.size ?? 1}>
+          <group position={moves.get(body.name) ?? [0, 0, 0]}>
+            <Surface body={body} clear={clear} plane={plane} colour={tints.get(body.name)} />
+            {marks.map(([keys, colour], i) => (
+              <Marked key={i} body={body} keys={keys} colour={colour} plane={plane} />
+            ))}
+          </group>
+        </Moving>
       ))}
+      {glyphs && <Glyphs glyphs={glyphs} lit={selected} moves={moves} onHover={onGlyph} />}
       {points
-        .filter((p) => pickKind === "points" || marked.has(id([p.body, p.name])))
+        .filter((p) => pickKind === "points" || own.has(p.body) || marked.has(id([p.body, p.name])))
         .map((p) => (
           <mesh key={id([p.body, p.name])} position={new Vector3(...(p.at as [number, number, number])).add(new Vector3(...(moves.get(p.body) ?? [0, 0, 0])))} userData={{ role: "point", point: [p.body, p.name] }}>
             <sphereGeometry args={[dot, 12, 8]} />
             <meshBasicMaterial color={marked.get(id([p.body, p.name])) ?? DOT} />
           </mesh>
         ))}
+      {glyphs && <Joined shape={shape} statements={statements} moves={moves} selected={selected} />}
       <Bare shape={shape} />
     </group>
   );

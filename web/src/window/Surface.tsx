@@ -14,17 +14,17 @@ function calm(colour: number[] | null): string {
 }
 
 /** The surface of a body in matt colour, with its edges in ink. */
-export function Surface({ body, clear, plane }: { body: DrawnBody; clear: boolean; plane: Plane | null }) {
+export function Surface({ body, clear, plane, colour }: { body: DrawnBody; clear: boolean; plane: Plane | null; colour?: string | undefined }) {
   const planes = plane ? [plane] : [];
   return (
     <>
       {body.surface && (
         <mesh geometry={body.surface} userData={{ role: "faces", body }}>
-          <meshStandardMaterial key={`${String(clear)} ${plane ? "cut" : ""}`} color={calm(body.colour)} roughness={0.95} side={DoubleSide} transparent={clear} opacity={clear ? 0.28 : 1} depthWrite={!clear} clippingPlanes={planes} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} />
+          <meshStandardMaterial key={`${String(clear)} ${plane ? "cut" : ""}`} color={colour ?? calm(body.colour)} roughness={0.95} side={DoubleSide} transparent={clear} opacity={clear ? 0.28 : 1} depthWrite={!clear} clippingPlanes={planes} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} />
         </mesh>
       )}
       <lineSegments geometry={body.ink} userData={{ role: "edges", body }}>
-        <lineBasicMaterial key={plane ? "cut" : ""} color={INK} clippingPlanes={planes} transparent={clear} opacity={clear ? 0.6 : 1} />
+        <lineBasicMaterial key={plane ? "cut" : ""} color={body.surface ? INK : (colour ?? INK)} clippingPlanes={planes} transparent={clear} opacity={clear ? 0.6 : 1} />
       </lineSegments>
     </>
   );

@@ -34,7 +34,7 @@ function takesBody(statement: Statement, body: string): boolean {
  */
 export function usePick() {
   const { view, arrange } = useNote();
-  const { picking, complain, set } = useDesk();
+  const { picking, pickField, complain, set } = useDesk();
   return useCallback(
     async (places: Place[], more: boolean) => {
       const statement = view.document.statements.find((s) => s.id === picking);
@@ -48,7 +48,7 @@ export function usePick() {
       }
       const first = places[0];
       if (!first) return;
-      const target = "target" in statement ? statement.target : null;
+      const target = pickField === "to" && "to" in statement && typeof statement.to === "string" ? statement.to : "target" in statement ? statement.target : null;
       const group = view.document.statements.find((s): s is Of<"group"> => s.kind === "group" && (s.id === picking || (target !== null && s.name === target)));
       const own = group && (group.id === picking || (group.of === first.of && !group.rule));
       try {
@@ -65,7 +65,7 @@ export function usePick() {
           while (names.has(`place ${n}`)) n += 1;
           const made: Of<"group"> = { id: freshId(all), kind: "group", name: `place ${n}`, of: first.of, pick: places.map(pickOf) };
           all.forEach((s) => {
-            if (s.id === picking && "target" in s) s.target = made.name;
+            if (s.id === picking && "target" in s) Object.assign(s, { [pickField]: made.name });
           });
           return [...all, made];
         });
@@ -73,6 +73,6 @@ export function usePick() {
         if (error instanceof Refused && error.status !== 409) complain({ message: error.message, cure: error.cure });
       }
     },
-    [arrange, complain, picking, set, view.document.statements],
+    [arrange, complain, picking, pickField, set, view.document.statements],
   );
 }

@@ -130,7 +130,7 @@ function UnitsMenu() {
 
 function Summary() {
   const { view } = useNote();
-  const limits = view.studies.flatMap((s) => (s.state === "solved" ? (s.findings?.findings ?? []) : [])).filter((f) => f.kind === "limit");
+  const limits = view.studies.flatMap((s) => (s.state === "solved" ? (s.findings?.findings ?? []) : [])).flatMap((f) => ("margin" in f ? [f] : []));
   const hold = limits.filter((f) => f.holds).length;
   const fail = limits.length - hold;
   const stale = view.studies.filter((s) => s.state === "stale").length;
@@ -216,6 +216,24 @@ function Readiness({ close }: { close: () => void }) {
               <span className="font-serif text-[14px]">{notice.message}.</span> <span className="text-faint">{notice.cure}</span>
             </span>
           </button>
+          {notice.motions && notice.motions.length > 0 && (
+            <span className="ml-6 flex flex-wrap items-center gap-1 text-[12px] text-faint">
+              see it move:
+              {notice.motions.map((motion, k) => (
+                <button
+                  key={k}
+                  className="rounded border border-rule px-1.5 hover:bg-glow"
+                  aria-label={`Show free motion ${k + 1}`}
+                  onClick={() => {
+                    close();
+                    set({ motion, look: "shape", paper: false, glyphs: true });
+                  }}
+                >
+                  {k + 1}
+                </button>
+              ))}
+            </span>
+          )}
         </li>
       ))}
     </ul>

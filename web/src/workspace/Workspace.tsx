@@ -22,7 +22,7 @@ export function Workspace({ id }: { id: string }) {
   useKeys(id);
   useRefusals();
 
-  useEffect(() => set({ selected: null, picking: null, lit: [], chosen: [], spot: null, hidden: [], clear: false, clip: null, apart: 0, boxing: false, up: null, paper: false, study: null, frame: 0, layer: null, look: "shape", exaggeration: null, ends: { low: null, high: null }, complaint: null }), [id, set]);
+  useEffect(() => set({ selected: null, picking: null, motion: null, colours: "", arrows: "", diagram: "", lit: [], chosen: [], spot: null, hidden: [], clear: false, clip: null, apart: 0, boxing: false, up: null, paper: false, study: null, frame: 0, layer: null, look: "shape", exaggeration: null, ends: { low: null, high: null }, complaint: null }), [id, set]);
 
   /** A model that is solved opens on its results. */
   useEffect(() => {

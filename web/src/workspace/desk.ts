@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import type { PlaceKey, PlaceKind } from "../api/types";
+import type { Motion, PlaceKey, PlaceKind } from "../api/types";
 
 export type Look = "shape" | "mesh" | "results";
 
@@ -15,12 +15,22 @@ interface Desk {
   selected: string | null;
   /** Statement whose target is being picked in the model window. */
   picking: string | null;
+  pickField: "target" | "to";
   pickKind: PlaceKind;
   lit: PlaceKey[];
   /** Places chosen in the model window, to be measured or made a group. */
   chosen: PlaceKey[];
   /** A place in space that a message speaks of, m. */
   spot: [number, number, number] | null;
+  /** Supports, loads and masses are drawn. */
+  glyphs: boolean;
+  /** A free motion that is being shown. */
+  motion: Motion | null;
+  /** What bodies are coloured by. */
+  colours: "" | "material" | "section";
+  /** A vector that is drawn as arrows, and the force drawn along members. */
+  arrows: "" | "displacement" | "reaction";
+  diagram: "" | "N" | "V2" | "V3" | "T" | "M2" | "M3";
   /** Bodies that are not drawn. */
   hidden: string[];
   /** Bodies are drawn so that what lies behind shows through. */
@@ -58,10 +68,16 @@ export const useDesk = create<Desk>((set) => ({
   look: "shape",
   selected: null,
   picking: null,
+  pickField: "target",
   pickKind: "faces",
   lit: [],
   chosen: [],
   spot: null,
+  glyphs: true,
+  motion: null,
+  colours: "",
+  arrows: "",
+  diagram: "",
   hidden: [],
   clear: false,
   clip: null,

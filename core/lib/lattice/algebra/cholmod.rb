@@ -53,8 +53,11 @@ module Lattice
       attach_function :cholmod_l_factorize, %i[pointer pointer pointer], :int, blocking: true
       attach_function :cholmod_l_solve, %i[int pointer pointer pointer], :pointer, blocking: true
       attach_function :cholmod_l_sdmult, %i[pointer int pointer pointer pointer pointer pointer], :int, blocking: true
+      attach_function :cholmod_l_ssmult, %i[pointer pointer int int int pointer], :pointer, blocking: true
+      attach_function :cholmod_l_add, %i[pointer pointer pointer pointer int int pointer], :pointer, blocking: true
       attach_function :cholmod_l_rcond, %i[pointer pointer], :double
       attach_function :cholmod_l_free_factor, %i[pointer pointer], :int
+      attach_function :cholmod_l_free_sparse, %i[pointer pointer], :int
       attach_function :cholmod_l_free_dense, %i[pointer pointer], :int
     end
   end

@@ -12,13 +12,7 @@ module Lattice
 
       # @param matrix [SymmetricMatrix]
       # @return [Array(Cholmod::Sparse, Array)] the structure, and what it points to
-      def self.sparse(matrix)
-        kept = [Numo::Int64.cast(matrix.starts), Numo::Int64.cast(matrix.rows), matrix.values].map { |a| copy(a) }
-        struct = Cholmod::Sparse.new
-        { nrow: matrix.size, ncol: matrix.size, nzmax: matrix.entries, p: kept[0], i: kept[1], nz: nil, x: kept[2], z: nil,
-          stype: -1, itype: Cholmod::LONG, xtype: Cholmod::REAL, dtype: 0, sorted: 1, packed: 1 }.each { |k, v| struct[k] = v }
-        [struct, kept]
-      end
+      def self.sparse(matrix) = Sparse.symmetric(matrix).handed
 
       # @param columns [Numo::DFloat] [n], or [k, n] of k columns
       # @return [Array(Cholmod::Dense, FFI::MemoryPointer)]

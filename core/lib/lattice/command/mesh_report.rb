@@ -75,7 +75,7 @@ module Lattice
       def open_sides(body)
         faces = body.places.select { |p| p.of == :faces }.filter_map { |p| @grid.places[p.key] }
         sides = faces.map do |conn|
-          n = @grid.piece(conn).corners
+          n = @grid.piece(body.name, conn).corners
           [conn, (0...n).map { |k| [k, (k + 1) % n] }]
         end
         pairs = Algebra::Pairs.new(sides)

@@ -23,12 +23,34 @@ module Lattice
         (Numo::NMath.sqrt((sizes**2).sum(2)) * weights).dot(values)
       end
 
+      # @return [Numo::DFloat] [k, m] the same, none of them negative: of each piece in proportion to ∫N²
+      def lumped
+        return shares unless @kind
+
+        square = rule.weights.dot(values**2)
+        shares.sum(1).reshape(@pieces, 1) * (square / square.sum).reshape(1, @nodes)
+      end
+
       # @return [Numo::DFloat] [k, m, 3] nodal forces of a unit pressure onto the surface
-      def pressed
+      def pressed = tractions { |_, outward| -outward }
+
+      # Nodal forces of a traction that may change from place to place.
+      # @yield [Numo::DFloat, Numo::DFloat] [q, 3] points, and outward units there
+      # @yieldreturn [Numo::DFloat] [q, 3] N/m²
+      # @return [Numo::DFloat] [k, m, 3]
+      def tractions
         outward = line? ? right_of(tangents) : normals
-        result = Numo::DFloat.zeros(@pieces, @nodes, 3)
-        3.times { |c| result[true, true, c] = (outward[true, true, c] * weights).dot(values) * -1 }
-        result
+        size = Numo::NMath.sqrt((outward**2).sum(2))
+        units = outward / size.reshape(@pieces, rule.size, 1)
+        traction = yield(product(values).reshape(@pieces * rule.size, 3), units.reshape(@pieces * rule.size, 3)).reshape(@pieces, rule.size, 3)
+        amount = size * weights
+        Numo::DFloat.zeros(@pieces, @nodes, 3).tap { |all| 3.times { |c| all[true, true, c] = (traction[true, true, c] * amount).dot(values) } }
+      end
+
+      # @return [Numo::DFloat] [k, m, 3] outward directions at the nodes, as long as the piece is large there
+      def nodal_normals
+        at = @kind.gradients(@kind.nodes_at)
+        line? ? right_of(product(at[true, true, 0].dup)) : crossed(*[0, 1].map { |c| product(at[true, true, c].dup) })
       end
 
       private
@@ -57,7 +79,10 @@ module Lattice
       # [k, g, 3] outward of a face, as long as the area it stands for
       def normals
         gradients = @kind.gradients(rule.points)
-        a, b = [0, 1].map { |k| product(gradients[true, true, k].dup) }
+        crossed(*[0, 1].map { |k| product(gradients[true, true, k].dup) })
+      end
+
+      def crossed(a, b)
         normal = Numo::DFloat.zeros(a.shape)
         3.times do |c|
           i = (c + 1) % 3

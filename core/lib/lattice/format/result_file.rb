@@ -13,7 +13,7 @@ module Lattice
         first = result.state(0)
         fibres = first.fibres.each_with_index.to_h { |f, block| [block, f] }.compact
         fibres.each { |block, f| put_fibres(arrays, block, f) }
-        meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, mass: result.mass, ring: result.ring, energy: Array.new(result.computed) { |f| result.energy(f) },
+        meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, about: result.about.to_h, energy: Array.new(result.computed) { |f| result.energy(f) },
                  blocks: first.stress.map(&:keys), fibres: fibres.transform_values { |f| f.sections.map { |s| [s.area, s.two, s.three, s.rings] } }.to_a }
         ArrayFile.write(path, arrays, meta)
       end
@@ -32,7 +32,7 @@ module Lattice
         fibres = fibres(file)
         states = meta["energy"].each_index.map { |frame| -> { state(file, frame, fibres) } }
         Result::Outcome.new(grid: grid, frames: meta["frames"].map { |f| Result::Frame.new(**f.transform_keys(&:to_sym)) }, states: states, made: meta["made"].to_h,
-                            mass: meta["mass"], ring: meta["ring"])
+                            about: Result::Outcome::About.read(meta["about"]))
       end
 
       def put_fibres(arrays, block, fibres)

@@ -20,7 +20,7 @@ module Lattice
       # @return [Array<String>] names of the cases: those that are stated, and "" where loads name none
       def names
         @names ||= begin
-          stated = @document.active("case").map(&:name)
+          stated = @document.active("case").map(&:name) + driven
           loose = @document.active.any? { |s| Condition::KINDS.include?(s.kind) && acts?(s) && s["case"].to_s.empty? }
           loose || stated.empty? ? ["", *stated] : stated
         end
@@ -32,9 +32,9 @@ module Lattice
       # @return [Array<Combination>]
       def combinations
         @combinations ||= @document.active("combination").map do |s|
-          terms = s["terms"].each_with_index.map { |term, i| [number(s, term["case"], "terms.#{i}.case", names.map { |n| shown(n) }), Quantity.parse(term["factor"], "ratio")] }
+          terms = s["terms"].each_with_index.map { |term, i| [case_number(s, term["case"], "terms.#{i}.case"), Quantity.parse(term["factor"], "ratio")] }
           Combination.new(s.name, terms, s)
-        end
+        end + signed
       end
 
       # Over what is named, or over all combinations, or all cases where there are none.
@@ -82,8 +82,34 @@ module Lattice
 
       private
 
-      # Supports alone make no case.
-      def acts?(statement) = statement.kind != "support"
+      # Positions of moving loads are cases of their own.
+      def driven
+        @document.active("moving_load").flat_map do |s|
+          Positions.new(s, @document).names
+        rescue InvalidInput
+          []
+        end
+      end
+
+      # Cases that come with either sign: a combination for every set of signs, on top of what is steady.
+      def signed
+        @document.active("sign_sets").flat_map do |s|
+          steady = (s["steady"] || []).each_with_index.map { |name, i| [case_number(s, name, "steady.#{i}"), 1.0] }
+          swinging = s["swinging"].each_with_index.map { |name, i| case_number(s, name, "swinging.#{i}") }
+          ([[1.0, -1.0]] * swinging.size).then { |first, *rest| first.product(*rest) }.map do |signs|
+            Combination.new("#{s.name} #{signs.map { |sign| sign.positive? ? '+' : '−' }.join}", steady + swinging.zip(signs), s)
+          end
+        end
+      end
+
+      def case_number(statement, name, path) = number(statement, name, path, names.map { |n| shown(n) })
+
+      # What holds in every case makes none.
+      def acts?(statement)
+        return false if statement.kind == "bolt" && !statement["tighten"]
+
+        Model::Schema::DOCUMENT.dig("$defs", "statement_#{statement.kind}", "properties").key?("case")
+      end
 
       def number(statement, name, path, known)
         known.index(name) || raise(statement.fault("there is no case or combination named “#{name}”", path: path, cure: "Known: #{known.map { |n| "“#{n}”" }.join(', ')}."))

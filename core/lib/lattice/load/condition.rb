@@ -31,6 +31,19 @@ module Lattice
       def holds? = false
       def loads? = false
 
+      # Whether it makes places follow each other.
+      def joins? = false
+
+      # @return [Array<Fault>] what is odd, once nothing is wrong
+      def oddities = []
+
+      # Whether it adds mass, on which others then act.
+      def weighs? = false
+
+      # Components that it holds, along axes of its own where it has a frame.
+      def components = []
+      def frame = nil
+
       # @return [String] the case it belongs to; the unnamed one when none is told
       def case_name = statement["case"].to_s
 
@@ -48,8 +61,16 @@ module Lattice
       # @return [Array] what it says, by meaning
       def signature = [Model::Meaning.of(statement, except: ["target"]), problem.keys(statement)]
 
+      # @return [Array<Shape::Place>] all that it speaks of
+      def all_places = self.class.targets ? places : []
+
       # @param structure [System::Structure]
       def apply(structure) = raise(NotImplementedError)
+
+      # @param piece [#material, #body]
+      # @return [Float] kg/m³
+      # @raise [InvalidInput]
+      def density(piece) = needed(piece, :density, "density")
 
       private
 

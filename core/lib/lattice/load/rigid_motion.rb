@@ -6,7 +6,8 @@ module Lattice
     class RigidMotion
       SMALL = 1e-6
 
-      # @param points [Array<Array(Numo::DFloat, Array<Integer>)>] held points [k, 3] with the held components
+      # @param points [Array<Array(Numo::DFloat, Array)>] held points [k, 3] with what is held there: numbers of
+      #   components, or directions [k, 3] and whether they are turns
       # @param centre [Array<Float>]
       # @param size [Float] m
       # @param make [String] of the body
@@ -26,19 +27,33 @@ module Lattice
         words + turns(basis)
       end
 
+      # The free motions themselves, for drawing: slides along axes first, then what else is left.
+      # @return [Array<Hash>] slide [3] and turn [3] about centre [3], as large as moves the part by about its size
+      def motions
+        slides = (0..2).select { |k| @modes.include?(k) && null_space(held(k)).shape[1].positive? }.map { |k| Numo::DFloat.zeros(6).tap { |v| v[k] = 1.0 } }
+        basis = null_space(held)
+        whole = Numo::DFloat.zeros(6, basis.shape[1]).tap { |all| @modes.each_with_index { |m, i| all[m, true] = basis[i, true] } }
+        rest = slides.reduce(whole) { |left, v| left - v.reshape(6, 1).dot(v.reshape(1, 6).dot(left)) }
+        [*slides, *span(rest)].map { |v| { slide: v[0..2].to_a, turn: (v[3..5] / @size).to_a, centre: @centre.to_a } }
+      end
+
       private
 
-      # Displacement component c of the six unit motions at each point, or the turn itself: [k, 6].
-      def rows(points, component)
-        return Numo::DFloat.zeros(points.shape[0], 6).tap { |table| table[true, component] = 1.0 } if component > 2
+      # Columns as few vectors at right angles.
+      def span(columns)
+        return [] if columns.empty?
 
-        arm = (points - @centre) / @size
-        table = Numo::DFloat.zeros(points.shape[0], 6)
-        table[true, component] = 1.0
-        a = (component + 1) % 3
-        b = (component + 2) % 3
-        table[true, 3 + a] = arm[true, b]
-        table[true, 3 + b] = -arm[true, a]
+        values, vectors = Numo::Linalg.eigh(columns.dot(columns.transpose))
+        values.gt(0.5).where.to_a.map { |k| vectors[true, k].dup }
+      end
+
+      # What of the six unit motions is held at each point, a movement or a turn: [k, 6].
+      def rows(points, held)
+        count = points.shape[0]
+        along, turn = held.is_a?(Integer) ? [Numo::DFloat.zeros(count, 3).tap { |all| all[true, held % 3] = 1.0 }, held > 2] : held
+        table = Numo::DFloat.zeros(count, 6)
+        table[true, turn ? 3..5 : 0..2] = along
+        table[true, 3..5] = Shape::Vectors.cross((points - @centre) / @size, along) unless turn
         table
       end
 

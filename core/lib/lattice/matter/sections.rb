@@ -42,6 +42,9 @@ module Lattice
       # @return [Array] by meaning, for digests
       def signature = @given.map { |key, g| [key, g.values.to_a.first(8).map { |v| v.is_a?(Numo::NArray) ? v.to_a : v }, g.up, g.bar, g.released] }.sort_by { |row| row[0] }
 
+      # @return [Array<String>] the outlines that the members of a body carry
+      def names(body) = @given.filter_map { |key, g| g.name if key[0] == body }.uniq
+
       # @param key [Array(String, String)] body and member
       # @return [Given]
       def [](key) = @given.fetch(key)

@@ -37,7 +37,7 @@ module Lattice
           add_cluster(cluster) { |what, share| tell&.call(what, (index + share).fdiv(clusters.size)) }
         end
         grid = Grid.new(nodes: Numo::DFloat.vstack(@nodes), blocks: @blocks, places: @places, dimension: @bodies[0].dimension, order: 2)
-        @settings.linear? ? grid.linear : grid
+        grid.linear(@settings.linear? ? @bodies.map(&:name) : @settings.straight)
       end
 
       private

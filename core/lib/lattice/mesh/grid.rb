@@ -16,6 +16,7 @@ module Lattice
 
       def initialize(nodes:, blocks:, places:, dimension:, order: 2)
         @order = order
+        @orders = blocks.group_by(&:body).transform_values { |list| list.any? { |b| Element::Kind[b.kind].quadratic? } ? 2 : 1 }.freeze
         @nodes = nodes
         @blocks = blocks.freeze
         @places = places.freeze
@@ -26,21 +27,38 @@ module Lattice
         freeze
       end
 
-      # @param conn [Numo::Int32] of a place
+      # @param body [String] that a place belongs to
+      # @param conn [Numo::Int32] of the place
       # @return [Element::Kind, nil] of its pieces; nil for points
-      def piece(conn) = PIECES[order][conn.shape[1]]&.then { |name| Element::Kind[name] }
+      def piece(body, conn) = PIECES[@orders.fetch(body, order)][conn.shape[1]]&.then { |name| Element::Kind[name] }
 
-      # @return [Grid] with the corners of the elements alone
-      def linear
-        blocks = @blocks.map { |b| Block.new(Element::Kind[b.kind].linear, b.body, b.conn[true, 0...Element::Kind[b.kind].corners].dup) }
-        places = @places.transform_values { |conn| (kind = piece(conn)) ? conn[true, 0...kind.corners].dup : conn }
+      # @param bodies [Array<String>]
+      # @return [Grid] in which those have elements of corners alone
+      def linear(bodies = @blocks.map(&:body).uniq)
+        return self if bodies.empty?
+
+        blocks = @blocks.map { |b| bodies.include?(b.body) ? Block.new(Element::Kind[b.kind].linear, b.body, b.conn[true, 0...Element::Kind[b.kind].corners].dup) : b }
+        places = @places.to_h { |key, conn| [key, bodies.include?(key[0]) && (kind = piece(key[0], conn)) ? conn[true, 0...kind.corners].dup : conn] }
         used = Algebra::Gather.distinct(blocks.map(&:conn) + places.values)
         rank = Numo::Int32.zeros(nodes.shape[0])
         rank[used] = Numo::Int32.new(used.size).seq
         renumber = ->(conn) { rank[conn.flatten].reshape(*conn.shape).dup }
         Grid.new(nodes: nodes[used, true].dup, blocks: blocks.map { |b| Block.new(b.kind, b.body, renumber[b.conn]) },
-                 places: places.transform_values(&renumber), dimension: dimension, order: 1)
+                 places: places.transform_values(&renumber), dimension: dimension, order: blocks.any? { |b| Element::Kind[b.kind].quadratic? } ? 2 : 1)
       end
+
+      # @param markers [Array<Shape::Marker>]
+      # @return [Grid] with a node for each, that belongs to no element
+      def marked(markers)
+        return self if markers.empty?
+
+        count = nodes.shape[0]
+        places = markers.each_with_index.to_h { |m, i| [m.place.key, Numo::Int32[[count + i]]] }
+        Grid.new(nodes: Numo::DFloat.vstack([nodes, Numo::DFloat.cast(markers.map(&:at))]), blocks: blocks, places: @places.merge(places), dimension: dimension, order: order)
+      end
+
+      # @return [Hash] nodes of markers, by their names
+      def loose = @places.select { |(_, name), _| name == Shape::Marker::NAME }.reject { |(body, _), _| blocks.any? { |b| b.body == body } }.to_h { |(body, _), conn| [body, conn] }
 
       def size = blocks.sum(&:size)
       # Nodes of shells turn, too.

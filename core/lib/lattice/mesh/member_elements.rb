@@ -12,7 +12,7 @@ module Lattice
       def of(grid, block)
         at = block.conn[true, 0..1].to_a.each_with_index.to_h
         grid.places.each_with_object(Array.new(block.size)) do |(key, conn), found|
-          next unless key[0] == block.body && grid.piece(conn)&.dimension == 1
+          next unless key[0] == block.body && grid.piece(key[0], conn)&.dimension == 1
 
           rows = conn[true, 0..1].to_a.map { |ends| at[ends] }
           rows.each_with_index { |row, i| found[row] = [key, i.zero?, i == rows.size - 1] if row }

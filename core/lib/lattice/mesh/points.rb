@@ -19,7 +19,9 @@ module Lattice
       def initialize(grid)
         @grid = grid
         first = 0
-        @groups = grid.blocks.map(&:body).uniq.flat_map { |body| parts(body) || [[body, nil, grid.body_nodes(body)]] }.map do |body, place, nodes|
+        @groups = grid.blocks.map(&:body).uniq.flat_map { |body| parts(body) || [[body, nil, grid.body_nodes(body)]] }.concat(grid.loose.map do |name, conn|
+          [name, nil, conn.flatten]
+        end).map do |body, place, nodes|
           Group.new(body, place, nodes, first).tap { first += nodes.size }
         end
         @nodes = @groups.map(&:nodes).reduce { |a, b| a.concatenate(b) } || Numo::Int32.zeros(0)
@@ -76,7 +78,7 @@ module Lattice
         kinds = @grid.of(body).map { |b| Element::Kind[b.kind].dimension }.uniq
         return nil unless kinds == [1] || (kinds == [2] && @grid.dimension == 3)
 
-        found = @grid.places.select { |(name, _), conn| name == body && @grid.piece(conn)&.dimension == kinds[0] }
+        found = @grid.places.select { |(name, _), conn| name == body && @grid.piece(name, conn)&.dimension == kinds[0] }
         found.map { |(_, place), conn| [body, place, Algebra::Gather.distinct([conn])] }
       end
 

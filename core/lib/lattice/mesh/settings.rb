@@ -14,7 +14,7 @@ module Lattice
       # What a size statement asks for: +places+ of the shape or +region+, a test of points.
       Local = Struct.new(:size, :places, :region, :signature)
 
-      attr_reader :size, :order, :family, :growth, :turn, :through, :local, :divisions, :rings
+      attr_reader :size, :order, :family, :growth, :turn, :through, :local, :divisions, :rings, :straight
 
       # @param size [Float] m
       # @param order [String] "quadratic" or "linear"
@@ -25,9 +25,11 @@ module Lattice
       # @param local [Array<Local>]
       # @param divisions [Hash] [body, edge] => Division
       # @param rings [Hash] [body, face or edge] => HoleRings::Ring
-      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: TURNS.fetch(order), through: 1, local: [], divisions: {}, rings: {})
+      # @param straight [Array<String>] bodies whose elements are linear whatever the order
+      def initialize(size, order: "quadratic", family: "bricks and quadrilaterals", growth: SizeField::GROWTH, turn: TURNS.fetch(order), through: 1, local: [], divisions: {}, rings: {}, straight: [])
         @size = size
         @order = order
+        @straight = straight
         @family = family
         @growth = growth
         @turn = turn
@@ -95,9 +97,9 @@ module Lattice
       end
 
       # @return [Settings] the same but for what is given: order, family, divisions
-      def with(order: self.order, family: self.family, divisions: self.divisions)
+      def with(order: self.order, family: self.family, divisions: self.divisions, straight: self.straight)
         turn = order == self.order ? self.turn : TURNS.fetch(order)
-        Settings.new(size, order: order, family: family, growth: growth, turn: turn, through: through, local: local, divisions: divisions, rings: rings)
+        Settings.new(size, order: order, family: family, growth: growth, turn: turn, through: through, local: local, divisions: divisions, rings: rings, straight: straight)
       end
 
       def linear? = order == "linear"
@@ -118,13 +120,18 @@ module Lattice
         at_places = local.flat_map do |l|
           bodies.flat_map { |b| l.places.select { |p| p.body == b.name && p.of != :bodies }.map { |p| [spread(b, p, l.size), l.size] } }
         end
-        SizingPlan.new(size: base, growth: growth, turn: turn, through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] },
-                       divisions: of(bodies, divisions), rings: of(bodies, rings), linear: linear?)
+        SizingPlan.new(size: base, growth: growth, turn: turn_of(bodies), through: through, local: whole + at_places, regions: local.select(&:region).map { |l| [l.region, l.size] },
+                       divisions: of(bodies, divisions), rings: of(bodies, rings), linear: linear? || straight?(bodies))
       end
+
+      def straight?(bodies) = bodies.any? { |b| straight.include?(b.name) }
+
+      # Straight sides follow curves by more of them, unless something else was asked.
+      def turn_of(bodies) = !linear? && straight?(bodies) && turn == TURNS["quadratic"] ? TURNS["linear"] : turn
 
       # What a digest is made of.
       def signature
-        [size, order, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] },
+        [size, order, straight, family, growth, turn, through, local.map { |l| [l.size, l.places.map(&:key).sort, l.signature] },
          *[divisions, rings].map { |table| table.map { |key, asked| [key, asked.signature] } }]
       end
 

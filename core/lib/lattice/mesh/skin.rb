@@ -19,8 +19,8 @@ module Lattice
       def initialize(grid)
         @faces = []
         @edges = []
-        places = grid.places.to_h { |key, conn| [key, grid.piece(conn) ? grid.points.place(key, conn) : nil] }.compact
-        surfaces, edges = [2, 1].map { |d| places.select { |_, conn| grid.piece(conn).dimension == d } }
+        places = grid.places.to_h { |key, conn| [key, grid.piece(key[0], conn) ? grid.points.place(key, conn) : nil] }.compact
+        surfaces, edges = [2, 1].map { |d| places.select { |key, conn| grid.piece(key[0], conn).dimension == d } }
         @points = Algebra::Gather.distinct(surfaces.values + edges.values)
         @nodes = grid.points.nodes[@points].dup
         @rank = Numo::Int32.zeros(grid.points.size)

@@ -6,7 +6,7 @@ module Lattice
     class Document
       LARGEST = 20 * 1024 * 1024
       FORMAT = "gentle-lattice-model"
-      TARGETS = %w[group body frame import combine copy mid_surface].freeze # whose names are targets
+      TARGETS = %w[group body frame import combine copy mid_surface point].freeze # whose names are targets
 
       NONE = [].freeze
 

@@ -24,9 +24,13 @@ module Lattice
         case value
         when Hash then hash(value, form(schema, value), statement)
         when Array then value.map { |inner| read(inner, form(schema, value)["items"] || {}, statement) }
-        when String then schema["format"] ? Quantity.parse(value, schema["format"]) : value
+        when String then schema["format"] ? quantity(value, schema["format"]) : value
         else value
         end
+      end
+
+      def quantity(value, kind)
+        kind.end_with?(Quantity::Formula::SUFFIX) ? Quantity::Formula.meaning(value, kind.delete_suffix(Quantity::Formula::SUFFIX)) : Quantity.parse(value, kind)
       end
 
       def hash(value, schema, statement)

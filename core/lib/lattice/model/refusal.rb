@@ -49,7 +49,7 @@ module Lattice
       def brief(data) = data.inspect[0, 40]
 
       def unreadable(data, kind)
-        Quantity.parse(data, kind)
+        kind.end_with?(Quantity::Formula::SUFFIX) ? Quantity::Formula.new(data, kind.delete_suffix(Quantity::Formula::SUFFIX)) : Quantity.parse(data, kind)
       rescue Quantity::Unreadable => e
         e.message
       end

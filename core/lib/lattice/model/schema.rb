@@ -83,11 +83,11 @@ module Lattice
       def formats
         @formats ||= Quantity::Dimension::NAMED.keys.to_h do |kind|
           [kind, ->(value, _schema) { !value.is_a?(String) || readable?(value, kind) }]
-        end
+        end.merge("stress#{Quantity::Formula::SUFFIX}" => ->(value, _schema) { !value.is_a?(String) || readable?(value, "stress", Quantity::Formula) })
       end
 
-      def readable?(value, kind)
-        Quantity.parse(value, kind) && true
+      def readable?(value, kind, reader = nil)
+        (reader ? reader.new(value, kind) : Quantity.parse(value, kind)) && true
       rescue Quantity::Unreadable
         false
       end

@@ -44,12 +44,16 @@ module Lattice
         value = sum
         skip
         raise Unreadable, "“#{@scanner.rest}” is not understood" unless @scanner.eos?
+        checked(value)
+      end
+
+      private
+
+      def checked(value)
         raise Unreadable, "it is not a finite number" unless value.si.to_f.finite?
 
         value
       end
-
-      private
 
       # Offsets only make sense for a temperature that stands alone.
       def lone_temperature
@@ -77,7 +81,7 @@ module Lattice
         value = group
         loop do
           skip
-          if @scanner.skip(%r{/}) then value /= group
+          if @scanner.skip(%r{/}) then value = divided(value, group)
           elsif @scanner.skip(/[*·]/) then value *= group
           else return value
           end
@@ -93,6 +97,8 @@ module Lattice
           value *= factor
         end
       end
+
+      def divided(value, by) = value / by
 
       def factor
         skip

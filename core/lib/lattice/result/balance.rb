@@ -15,11 +15,11 @@ module Lattice
         @ring = ring
       end
 
-      # @return [Hash] load, reaction, load_moment, reaction_moment: arrays of three; error: a ratio
+      # @return [Hash] load, reaction, load_moment, reaction_moment: arrays of three; error: a ratio; size: of all forces, N
       def to_h
         size = [@state.load, @state.reaction].sum { |table| Numo::NMath.sqrt((table**2).sum(1)).sum } + (turned / extent)
         { load: @state.load.sum(0).to_a, reaction: @state.reaction.sum(0).to_a, load_moment: moment(@state.load, @state.moment_load).to_a,
-          reaction_moment: moment(@state.reaction, @state.moment_reaction).to_a, error: size.zero? ? 0.0 : left_over / size }
+          reaction_moment: moment(@state.reaction, @state.moment_reaction).to_a, error: size.zero? ? 0.0 : left_over / size, size: size }
       end
 
       private

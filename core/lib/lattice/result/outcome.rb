@@ -8,25 +8,41 @@ module Lattice
       ENVELOPES = { "greatest" => ->(all) { all.reduce { |a, b| Numo::DFloat.maximum(a, b) } }, "least" => ->(all) { all.reduce { |a, b| Numo::DFloat.minimum(a, b) } },
                     "largest in size" => ->(all) { all.reduce { |a, b| larger(a, b) } } }.freeze
 
-      # grid; frames: [Array<Frame>]; mass in kg or nil; ring: whether it is of rings
-      attr_reader :grid, :frames, :mass, :ring
+      # What holds for all frames. mass: kg or nil; ring: whether it is of rings; totals: what each load pushes, see
+      # System::Totals; joins: what each found, see System::Structure#reports; walls: thickness of bodies of faces, m.
+      About = Struct.new(:mass, :ring, :totals, :joins, :bolts, :connectors, :bars, :walls, keyword_init: true) do
+        # @param hash [Hash] as it was written, with texts for keys
+        def self.read(hash)
+          rows = ->(list) { list.map { |row| row.transform_keys(&:to_sym) } }
+          new(mass: hash["mass"], ring: hash["ring"], totals: rows[hash["totals"]], joins: rows[hash["joins"]], bolts: rows[hash["bolts"] || []], connectors: rows[hash["connectors"] || []],
+              bars: rows[hash["bars"] || []], walls: hash["walls"])
+        end
+      end
+
+      attr_reader :grid, :frames, :about, :made
 
       # @return [Numo::DFloat] of both the one that is larger in size, entry by entry
       def self.larger(one, other) = Numo::DFloat.cast(other.abs > one.abs).then { |take| (other * take) + (one * (1 - take)) }
 
       # @param states [Array<State, Proc>] of the first frames; procs are called when they are read
       # @param made [Hash] frame => {"terms" => [[frame, factor]]} or {"over" => [frames], "how" => a key of ENVELOPES}
-      def initialize(grid:, frames:, states:, made: {}, mass: nil, ring: false)
+      def initialize(grid:, frames:, states:, made: {}, about: About.new)
         @grid = grid
         @frames = frames
         @states = states.dup
         @made = made
-        @mass = mass
-        @ring = ring
+        @about = about
         @fields = {}
       end
 
-      attr_reader :made
+      def mass = about.mass
+      def ring = about.ring
+      def totals = about.totals || []
+      def joins = about.joins || []
+      def bolts = about.bolts || []
+      def connectors = about.connectors || []
+      def bars = about.bars || []
+      def walls = about.walls || {}
 
       # @return [Integer] of states that were computed
       def computed = @states.size
@@ -55,7 +71,7 @@ module Lattice
 
       # @return [Array<Catalogue::Field>] those that this result has
       def catalogue
-        Catalogue::FIELDS.values.reject { |f| (vector = Catalogue.vector(f.name)&.first) ? state(0)[vector.to_sym].nil? : state(0).stress.all?(&:empty?) }
+        Catalogue::FIELDS.values.select { |field| field?(field.name) }
       end
 
       # Stress averaged at the points of the mesh: per body (of shells, per face and layer), never across a border.
@@ -115,6 +131,14 @@ module Lattice
 
       private
 
+      def field?(name)
+        return walls.any? if ShellResultants::FIELDS.key?(name)
+
+        vector = Catalogue.vector(name)&.first
+        vector ? !state(0)[vector.to_sym].nil? : state(0).stress.any?(&:any?)
+      end
+
+      def resultants = @resultants ||= ShellResultants.new(grid, walls)
       def terms(frame) = @made.fetch(frame)["terms"]
 
       def enveloped(name, frame, layer)
@@ -122,6 +146,8 @@ module Lattice
       end
 
       def plain(name, frame, layer)
+        return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
+
         vector, component = Catalogue.vector(name)
         return at_points(state(frame)[vector.to_sym], component) if vector
 

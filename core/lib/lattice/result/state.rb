@@ -5,14 +5,17 @@ module Lattice
     # What is kept of one computed state, SI: displacement, load and reaction [n, 3] at the nodes; rotation, moment
     # load and moment reaction [n, 3] where nodes turn (nil elsewhere); stress: for every block of the mesh, by
     # layer, [e, k, 6] at the nodes of its elements; ends: for every block of members [e, 2, 6] N, V2, V3, T, M2, M3, nil for
-    # others, and fibres that make stress of them; energy in J, nil where it is not that of one solution.
-    State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :energy, keyword_init: true) do
-      const_set(:TABLES, %i[displacement load reaction rotation moment_load moment_reaction].freeze)
+    # others, and fibres that make stress of them; bolts [m, 2, 6] the same of bolts, nil without; connectors [c, 8], see
+    # System::Connectors#rows_of; bars [k] strain of embedded bars; energy in J, nil where it is not that of one solution.
+    State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :bolts, :connectors, :bars, :energy, keyword_init: true) do
+      const_set(:TABLES, %i[displacement load reaction rotation moment_load moment_reaction bolts connectors bars].freeze)
 
       # @param terms [Array(State, Float)]
       # @return [State] their sum with factors; linear all through
       def self.sum(terms)
         tables = self::TABLES.to_h { |name| [name, terms[0][0][name] && terms.map { |state, factor| state[name] * factor }.reduce(:+)] }
+        # Where states add up, no link lets go.
+        tables[:connectors] = tables[:connectors].tap { |all| all[true, 6..7] = Numo::DFloat[[1.0, 0.0]] } if tables[:connectors]
         first = terms[0][0]
         added = ->(&pick) { terms.map { |state, factor| pick.call(state) * factor }.reduce(:+) }
         ends = first.ends.each_index.map { |b| first.ends[b] && added.call { |state| state.ends[b] } }

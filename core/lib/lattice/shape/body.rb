@@ -93,6 +93,17 @@ module Lattice
         facets.points[(0...nodes.size).step(step).map { |i| nodes[i] }, true].dup
       end
 
+      # @return [Array(Numo::DFloat, Numo::DFloat)] the corners of the triangles of a face, or of the pieces of a side of a region, and outward units [k, 3]
+      def sample_surface(place)
+        return sample_side(place) if place.of == :edges
+
+        face = facets.faces.index { |f| f.name == place.name }
+        corners = Algebra::Gather.rows(facets.points, facets.triangles[facets.of(face), true].dup)
+        a, b, c = (0..2).map { |k| corners[true, k, true].dup }
+        normals = Vectors.unit(Vectors.cross(b - a, c - a))
+        [Numo::DFloat.vstack([a, b, c]), Numo::DFloat.vstack([normals] * 3)]
+      end
+
       # @return [Array<Integer>] points of a place
       def nodes_of(place)
         case place.of
@@ -104,6 +115,14 @@ module Lattice
       end
 
       private
+
+      # The border of a region runs counter-clockwise: outward is to the right, or to the left; held is held.
+      def sample_side(place)
+        from, to = nodes_of(place).each_cons(2).to_a.transpose.map { |nodes| facets.points[nodes, true] }
+        along = to - from
+        right = Vectors.unit(Vectors.cross(along, Numo::DFloat.zeros(*along.shape).tap { |up| up[true, 2] = 1.0 }))
+        [Numo::DFloat.vstack([from, to]), Numo::DFloat.vstack([right] * 2)]
+      end
 
       # Each piece weighs as much as it is long.
       def centre_of_members

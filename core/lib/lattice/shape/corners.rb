@@ -6,7 +6,7 @@ module Lattice
     # distance and angle from it.
     class Corners
       # at: [x, y] or [x, y, z]; the rest describes the side that leaves the corner.
-      Corner = Struct.new(:at, :fillet, :through, :centre, :turn, :side, keyword_init: true)
+      Corner = Struct.new(:at, :fillet, :through, :curve, :centre, :turn, :side, keyword_init: true)
 
       # @param statement [Model::Statement] named in faults
       # @param prefix [String] before the names of sides: "side ", or "hole 1 side "
@@ -26,7 +26,7 @@ module Lattice
         corners = list.each_with_index.map do |data, i|
           at = place(data, before, "#{path}.#{i}", i, space)
           before = at
-          Corner.new(at: at, fillet: fillet(data, "#{path}.#{i}"), through: point(data["through"]), centre: point(data["centre"]), turn: data["turn"] || "left",
+          Corner.new(at: at, fillet: fillet(data, "#{path}.#{i}"), through: point(data["through"]), curve: data["curve"]&.map { |p| point(p) }, centre: point(data["centre"]), turn: data["turn"] || "left",
                      side: data["side"] || free_name(i, taken))
         end
         check_names(corners, path)

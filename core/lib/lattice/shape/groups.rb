@@ -21,7 +21,8 @@ module Lattice
         group = @document.named("group", target)
         return members(group) if group
 
-        bodies.select { |p| p.name == target }
+        marker = @parts.marker(target)
+        marker ? [marker.place] : bodies.select { |p| p.name == target }
       end
 
       # @return [Array<Place>] what the rule and the picks of a group find
@@ -43,12 +44,13 @@ module Lattice
       # @param kinds [Array<Symbol>] what may be targeted
       # @return [Array<Place>]
       # @raise [InvalidInput] for an unknown or empty target, or one of the wrong kind
-      def target!(statement, kinds)
-        name = statement["target"]
-        raise statement.fault("it has no target yet", path: "target", cure: "Open its target chip and pick a place.") if name.strip.empty?
+      # @param field [String] of the statement, that names the target
+      def target!(statement, kinds, field = "target")
+        name = statement[field].to_s
+        raise statement.fault("it has no target yet", path: field, cure: "Open its target chip and pick a place.") if name.strip.empty?
 
         unless name == "everything" || @document.named("group", name) || @parts.body(name)
-          raise statement.fault("there is no group or body named “#{name}”", path: "target", cure: "Add that group, or choose another target.")
+          raise statement.fault("there is no group or body named “#{name}”", path: field, cure: "Add that group, or choose another target.")
         end
 
         places = find(name)
@@ -56,7 +58,7 @@ module Lattice
         wrong = places.find { |p| !kinds.include?(p.of) }
         return places unless wrong
 
-        raise statement.fault("“#{name}” is made of #{wrong.of}, but #{kinds.join(' or ')} are wanted", path: "target", cure: "Choose another target.")
+        raise statement.fault("“#{name}” is made of #{wrong.of}, but #{kinds.join(' or ')} are wanted", path: field, cure: "Choose another target.")
       end
 
       private

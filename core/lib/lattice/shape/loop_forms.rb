@@ -4,7 +4,7 @@ module Lattice
   module Shape
     # Turns each form that a closed line may have in the document into a Loop.
     class LoopForms
-      FORMS = %w[circle rectangle slot regular section offset].freeze
+      FORMS = %w[circle ellipse rectangle slot regular section offset].freeze
 
       # @param statement [Model::Statement] the outline
       # @param others [Proc] gives the outline of a name, or nil
@@ -68,6 +68,22 @@ module Lattice
       def circle(data, name, path)
         radius = positive(data, "diameter", path) / 2
         Loop.new([Arc.new([length(data["x"]), length(data["y"])], radius, 0.0, 2 * Math::PI, name)], name)
+      end
+
+      # As arcs, see Biarcs.
+      def ellipse(data, name, path)
+        w, h = %w[width height].map { |key| positive(data, key, path) / 2 }
+        x, y = middle(data)
+        turn = angle(data)
+        c = Math.cos(turn)
+        s = Math.sin(turn)
+        turned = ->(a, b) { [(a * c) - (b * s), (a * s) + (b * c)] }
+        curve = lambda do |u|
+          at = turned.call(w * Math.cos(u), h * Math.sin(u))
+          slope = turned.call(-w * Math.sin(u), h * Math.cos(u))
+          [[x + at[0], y + at[1]], slope.map { |v| v / Math.hypot(*slope) }]
+        end
+        Loop.new(Biarcs.call(curve, (0..4).map { |k| k * Math::PI / 2 }, [w, h].min, name), name)
       end
 
       def rectangle(data, name, path)

@@ -26,9 +26,16 @@ module Lattice
       # @return [Joins] the bodies that are meshed as if one
       def joins = @joins ||= Joins.new(@document.active("join").map { |s| s["bodies"] })
 
-      def places = @places ||= bodies.flat_map(&:places)
+      def places = @places ||= bodies.flat_map(&:places) + markers.map(&:place)
       def place(body, name) = index[[body, name]]
-      def body(name) = bodies.find { |b| b.name == name }
+
+      # @return [Body, Marker, nil]
+      def body(name) = bodies.find { |b| b.name == name } || marker(name)
+
+      # @return [Array<Marker>] points of their own
+      def markers = @markers ||= @document.active("point").map { |s| Marker.new(s, bodies.find(&:plane?)&.make || "members") }
+      def marker(name) = markers.find { |m| m.name == name }
+
       # Members suit the plane as well as space.
       def dimension = (bodies.find { |b| !b.members? } || bodies.first)&.dimension
 
@@ -43,7 +50,7 @@ module Lattice
       end
 
       # @return [Float] length by which tolerances are scaled
-      def size = bodies.map(&:size).max || 1.0
+      def size = @size ||= bodies.map(&:size).max || 1.0
 
       def digest = Model::Digest.of(["shape", bodies.map { |b| [b.name, b.make, b.wall, b.signature] }])
 

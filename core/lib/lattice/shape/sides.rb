@@ -30,9 +30,10 @@ module Lattice
         sides = (0...count).map { |i| side(corners[i], corners[(i + 1) % corners.size], i) }
         segments = sides.each_with_index.flat_map do |side, i|
           radius = corners[i].fillet
-          next [side] unless radius && (closed || i.positive?)
+          own = side.is_a?(Array) ? side : [side]
+          next own unless radius && (closed || i.positive?)
 
-          [round(sides, i, radius, fillet_name.call(i)), side]
+          [round(sides, i, radius, fillet_name.call(i)), *own]
         end
         trimmed(segments, closed)
       end
@@ -42,12 +43,22 @@ module Lattice
       def fault(message, place, cure) = raise(@statement.fault("#{@spoken}: #{message}", path: place, cure: cure))
 
       def side(from, to, index)
-        if Math.hypot(to.at[0] - from.at[0], to.at[1] - from.at[1]) < 1e-12 && !(from.through || from.centre)
+        if Math.hypot(to.at[0] - from.at[0], to.at[1] - from.at[1]) < 1e-12 && !(from.through || from.centre || from.curve)
           fault("corners #{index + 1} and the next lie on the same point", "#{@path}.corners.#{index}", "Remove one of them.")
         end
         return about(from, to, index) if from.centre
+        return curve(from, to, index) if from.curve
 
         (from.through && Arc.through(from.at, from.through, to.at, from.side)) || Line.new(from.at, to.at, from.side)
+      end
+
+      # Arcs along the smooth curve through the points that are given.
+      def curve(from, to, index)
+        points = [from.at, *from.curve, to.at]
+        twice = points.each_cons(2).any? { |a, b| Math.hypot(b[0] - a[0], b[1] - a[1]) < 1e-12 }
+        fault("the curve from corner #{index + 1} goes through one point twice", "#{@path}.corners.#{index}.curve", "Remove one of them.") if twice
+
+        Biarcs.spline(points, from.side)
       end
 
       # The arc about a centre; its ends must be equally far from it.

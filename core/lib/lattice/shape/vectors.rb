@@ -31,6 +31,17 @@ module Lattice
         result
       end
 
+      # @param a [Numo::DFloat] [k, 3]
+      # @return [Numo::DFloat] [k, 3, 3] matrices that make a × b of b
+      def crossing(a)
+        Numo::DFloat.zeros(a.shape[0], 3, 3).tap do |all|
+          3.times do |k|
+            all[true, k, (k + 1) % 3] = -a[true, (k + 2) % 3]
+            all[true, k, (k + 2) % 3] = a[true, (k + 1) % 3]
+          end
+        end
+      end
+
       # @return [Numo::DFloat] [n] lengths of rows
       def norm(a)
         a = solid(a)

@@ -23,15 +23,15 @@ module Lattice
       # @return [Mesh::Settings, nil]
       # @raise [InvalidInput] when a statement of the mesh is wrong
       def settings
-        @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups).then { |read| linear? ? read.with(order: "linear", divisions: read.divisions.merge(sections.bars)) : read }
+        @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups).then { |read| straight.empty? ? read : read.with(straight: straight, divisions: read.divisions.merge(sections.bars)) }
       end
 
-      # Shells and members are solved with straight sides, so that everything is, where there are some.
-      def linear? = parts.bodies.any? { |b| b.faces? || b.members? }
+      # @return [Array<String>] shells and members, which are solved with straight sides
+      def straight = parts.bodies.select { |b| b.faces? || b.members? }.map(&:name)
 
       # Nil while the note does not say how to mesh.
       def mesh_digest
-        @mesh_digest ||= Model::Digest.of(["mesh", shape_digest, settings&.signature, parts.joins.signature])
+        @mesh_digest ||= Model::Digest.of(["mesh", shape_digest, settings&.signature, parts.joins.signature, *parts.markers.map { |m| [m.name, m.at] }])
       rescue InvalidInput
         nil
       end
@@ -54,7 +54,7 @@ module Lattice
 
       # @return [Hash] what the findings of a study depend on besides its result
       def findings_digest(study)
-        read = document.active.select { |s| %w[limit hand_check].include?(s.kind) && s["study"] == study.name }
+        read = document.active.select { |s| Verdict::Findings::READERS.key?(s.kind) && s["study"] == study.name }
         strengths = parts.bodies.map { |b| materials.to_h[b.name]&.to_a }
         Model::Digest.of(["findings", study_digest(study), document.units, read.map { |s| [s.id, Model::Meaning.of(s), keys(s)] }, strengths])
       end
@@ -83,7 +83,7 @@ module Lattice
       def mesh(monitor = Monitor.new)
         Mesh::Estimate.check!(parts.bodies, settings, mesh_statement)
         monitor.phase("mesh", upto: 0.15) do
-          Mesh::Builder.call(parts.bodies, settings, parts.joins) { |what, share| monitor.within(what, share) }
+          Mesh::Builder.call(parts.bodies, settings, parts.joins) { |what, share| monitor.within(what, share) }.marked(parts.markers)
         end
       end
     end

@@ -7,6 +7,7 @@ module Lattice
     # J. F. Abel, M. S. Shephard, An algorithm for multipoint constraints in finite element analysis, 1979.
     class Constraints
       SAME = 1e-12
+      DEEPEST = 100 # links of a chain
 
       # @return [Numo::DFloat] [cases, unknowns] values of what is held, in every case
       attr_reader :given
@@ -18,7 +19,10 @@ module Lattice
         @held = Numo::Int8.zeros(unknowns)
         @given = Numo::DFloat.zeros(cases, unknowns)
         @set = Numo::Int8.zeros(cases, unknowns)
-        @ties = {}
+        @offset = Numo::DFloat.zeros(cases, unknowns)
+        @by = Numo::Int32.zeros(unknowns)
+        @owners = [nil]
+        @rows = []
       end
 
       # @param dofs [Numo::Int32] unknowns that take a value
@@ -38,41 +42,61 @@ module Lattice
         clashes.max_by(&:size)
       end
 
-      # u[dof] = Σ factors · u[others]
-      # @param by [Object] the statement that ties them
-      # @return [Object, nil] what already decides the unknown
-      def tie(dof, others, factors, by: nil)
-        return :held if @held[dof] == 1
-        return @ties[dof][:by] || :tied if @ties.key?(dof)
-
-        @ties[dof] = { terms: others.to_a.zip(factors.to_a).reject { |_, f| f.zero? }, by: by }
-        @table = nil
+      # u[dof] = Σ factors · u[others] + offset, for many at once.
+      # @param dofs [Numo::Int32] [k] different unknowns
+      # @param others [Numo::Int32] [k, m]; -1 for none
+      # @param factors [Numo::DFloat] [k, m]
+      # @param offset [Numo::DFloat, nil] [cases, k]
+      # @param by [Object] what ties them
+      # @return [Numo::Int32] those that are held or tied already, and stay so
+      def tie(dofs, others, factors, offset = nil, by: nil)
+        m = others.shape[1]
+        tie_entries(dofs, Algebra::Gather.repeat(dofs, m), others.flatten, factors.flatten, offset, by: by)
       end
 
+      # The same with entries u[rows] += factors · u[others], in any order.
+      # @param dofs [Numo::Int32] [k] different unknowns, the rows
+      # @return [Numo::Int32] those that are held or tied already, and stay so
+      def tie_entries(dofs, rows, others, factors, offset = nil, by: nil)
+        return dofs if dofs.empty?
+
+        open = (@held[dofs].eq(0) & @by[dofs].eq(0))
+        fresh = open.where
+        unless fresh.empty?
+          @owners << by
+          @by[dofs[fresh]] = @owners.size - 1
+          @offset[true, dofs[fresh]] = offset[true, fresh] if offset
+          lay(rows, others, factors, @owners.size - 1)
+        end
+        taken = open.eq(0).where
+        taken.empty? ? Numo::Int32.zeros(0) : dofs[taken].dup
+      end
+
+      # @return [Object, nil] what ties an unknown
+      def tied_by(dof) = @owners[@by[dof]]
+
+      # @return [Numo::Int32] unknowns that others follow
+      def leaders = @rows.empty? ? Numo::Int32.zeros(0) : Algebra::Gather.distinct([Numo::Int32.cast(table[1])])
+
       def held = @held.ne(0).where
-      def tied = Numo::Int32.cast(@ties.keys.sort)
+      def tied = @by.ne(0).where
+      def ties? = !@rows.empty? || @owners.size > 1
 
       def free
         open = @held.eq(0)
-        open[tied] = 0 unless @ties.empty?
+        open[tied] = 0 if ties?
         open.where
       end
 
       # @param matrix [Algebra::SymmetricMatrix]
       # @return [Algebra::SymmetricMatrix] Tᵀ K T
       def reduce(matrix)
-        return select(matrix) if @ties.empty?
+        plain = select(matrix)
+        return plain if !ties? || table[0].empty?
 
-        columns = matrix.columns
-        mark = Numo::Int8.zeros(@unknowns)
-        mark[tied] = 1
-        touched = (mark[matrix.rows] | mark[columns]).ne(0)
-        plain = touched.eq(0).where
-        multiplied = multiplied(matrix, columns, touched.where)
-        rows, cols, values = [[matrix.rows[plain], columns[plain], matrix.values[plain]], multiplied].transpose.map { |a, b| a.dup.concatenate(b) }
-        keep = (number[rows] >= 0) & (number[cols] >= 0)
-        keep = keep.where
-        Algebra::SymmetricMatrix.from_entries(number[rows[keep]].dup, number[cols[keep]].dup, values[keep].dup, free.size)
+        transform = transform(false)
+        product = transform(true).multiply(touched(matrix).multiply(transform), stype: -1)
+        Algebra::Sparse.symmetric(plain).add(product).to_symmetric
       end
 
       # @param loads [Numo::DFloat] [cases, unknowns]
@@ -80,7 +104,37 @@ module Lattice
       def reduce_load(matrix, loads)
         fixed = whole(given)
         loads -= matrix.dot(fixed) unless fixed.eq(0).all?
-        gathered(loads)[true, free].dup
+        reduce_loads(loads)
+      end
+
+      # Loads alone, without what is given: Tᵀ f
+      # @param loads [Numo::DFloat] [k, unknowns]
+      def reduce_loads(loads) = gathered(loads)[true, free].dup
+
+      # Forces left over where joins tie unknowns, brought to those that they follow: what stays is what supports hold.
+      # @param forces [Numo::DFloat] [unknowns]
+      # @return [Numo::DFloat] [unknowns]
+      def carried(forces)
+        joins = @owners.each_index.select { |i| @owners[i].respond_to?(:joins?) && @owners[i].joins? }
+        rows, others, factors = joined
+        mine = rows.empty? || joins.empty? ? [] : joins.map { |i| @by[rows].eq(i) }.reduce(:|).where
+        return forces if mine.empty?
+
+        rows, others, factors = [rows, others, factors].map { |list| list[mine].dup }
+        left = forces
+        DEEPEST.times do
+          break if left[rows].eq(0).all?
+
+          moved = others.bincount(left[rows] * factors, minlength: @unknowns)
+          left = left.dup.tap { |all| all[rows] = 0.0 } + moved
+        end
+        left
+      end
+
+      # Movements alone, without what is given: T q
+      # @param reduced [Numo::DFloat] [k, free]
+      def expand_movements(reduced)
+        followed_by(Numo::DFloat.zeros(reduced.shape[0], @unknowns).tap { |u| u[true, free] = reduced unless reduced.empty? })
       end
 
       # @param reduced [Numo::DFloat] [cases, free]
@@ -105,7 +159,7 @@ module Lattice
       def select(matrix)
         free = self.free
         columns = matrix.columns
-        loose = Numo::Int8.cast(@held.eq(0))
+        loose = Numo::Int8.cast(number >= 0)
         keep = (loose[matrix.rows] & loose[columns]).ne(0).where
         counts = columns[keep].bincount(minlength: @unknowns)[free]
         starts = Numo::Int64.zeros(free.size + 1)
@@ -113,79 +167,114 @@ module Lattice
         Algebra::SymmetricMatrix.new(starts, number[matrix.rows[keep]].dup, matrix.values[keep].dup)
       end
 
-      # Ties as lists [k]: the tied unknown, another, and its factor; chains are followed to their ends.
+      # Entries of rows that are tied just now, without those that are none.
+      def lay(rows, others, factors, owner)
+        keep = ((others >= 0) & (factors.abs > SAME) & @by[rows].eq(owner)).where
+        @table = @number = nil
+        @rows << [rows, others, factors].map { |list| list[keep].dup } unless keep.empty?
+      end
+
+      # Ties as lists [k]: the tied unknown, another, and its factor; chains are followed to their ends, and their
+      # offsets added up.
       def table
         @table ||= begin
-          rows = @ties.keys.sort.flat_map { |dof| resolved(dof, []).map { |other, factor| [dof, other, factor] } }
-          if rows.empty?
-            [Numo::Int32.zeros(0), Numo::Int32.zeros(0), Numo::DFloat.zeros(0)]
-          else
-            rows.transpose.each_with_index.map { |list, k| (k < 2 ? Numo::Int32 : Numo::DFloat).cast(list) }
+          dofs, others, factors = plain = joined
+          @whole_offset = @offset.dup
+          (DEEPEST + 1).times do |round|
+            next_ones = others.empty? ? [] : @by[others].ne(0).where
+            break if next_ones.empty?
+
+            circle!(dofs, others) if round == DEEPEST || dofs[next_ones].eq(others[next_ones]).any?
+            dofs, others, factors = followed(dofs, others, factors, next_ones, plain)
           end
+          [dofs, others, factors]
         end
       end
 
-      def resolved(dof, open)
-        raise SolveFailed.new("unknowns follow each other in a circle", cure: "Remove one of the links between them.") if open.include?(dof)
+      # @return [Array] the first rows of all ties, one list after another
+      def joined
+        return [Numo::Int32.zeros(0), Numo::Int32.zeros(0), Numo::DFloat.zeros(0)] if @rows.empty?
 
-        sums = Hash.new(0.0)
-        @ties[dof][:terms].each do |other, factor|
-          @ties.key?(other) ? resolved(other, open + [dof]).each { |o, f| sums[o] += f * factor } : sums[other] += factor
-        end
-        sums.reject { |_, f| f.abs < SAME }
+        @rows.transpose.map { |lists| lists.reduce { |a, b| a.concatenate(b) } }
       end
 
-      # Tied unknowns from those they follow.
+      # Rows whose other is tied itself become one for each unknown that it follows.
+      def followed(dofs, others, factors, at, plain)
+        rest = @by[others].eq(0).where
+        given.shape[0].times { |k| @whole_offset[k, true] += dofs[at].dup.bincount(@offset[k, others[at]] * factors[at], minlength: @unknowns) }
+        kept = [dofs, others, factors].map { |list| rest.empty? ? list.class.zeros(0) : list[rest].dup }
+        slot, entry = plain[0].empty? ? [[], []] : Algebra::Lists.new(plain[0], @unknowns).of(others[at].dup)
+        return kept if entry.empty?
+
+        made = [dofs[at][slot].dup, plain[1][entry].dup, factors[at][slot] * plain[2][entry]]
+        kept[0].empty? ? made : kept.zip(made).map { |a, b| a.concatenate(b) }
+      end
+
+      def circle!(dofs, others)
+        at = dofs.eq(others).where
+        by = at.empty? ? nil : tied_by(dofs[at[0]])
+        raise SolveFailed.new("unknowns follow each other in a circle", statement: by.respond_to?(:statement) ? by.statement.id : nil, cure: "Remove one of the links between them.")
+      end
+
+      # Tied unknowns from those they follow, and what is given them besides.
       def whole(vectors)
-        return vectors if @ties.empty?
+        return vectors unless ties?
+
+        table
+        followed_by(vectors.dup.tap { |u| u[true, tied] = 0.0 }).tap { |u| u[true, tied] = u[true, tied] + @whole_offset[true, tied] }
+      end
+
+      # Tied unknowns, which are zero, as those that they follow say.
+      def followed_by(vectors)
+        return vectors unless ties?
 
         dofs, others, factors = table
-        result = vectors.dup
-        result[true, tied] = 0.0
-        vectors.shape[0].times { |k| result[k, true] += dofs.bincount(vectors[k, others] * factors, minlength: @unknowns) } unless dofs.empty?
-        result
+        moved = vectors.dup
+        vectors.shape[0].times { |k| moved[k, true] += dofs.bincount(vectors[k, others] * factors, minlength: @unknowns) } unless dofs.empty?
+        moved
       end
 
       # Forces on tied unknowns act on those they follow.
       def gathered(loads)
-        return loads if @ties.empty?
+        return loads unless ties?
 
         dofs, others, factors = table
+        return loads if dofs.empty?
+
         result = loads.dup
-        loads.shape[0].times { |k| result[k, true] += others.bincount(loads[k, dofs] * factors, minlength: @unknowns) } unless dofs.empty?
+        loads.shape[0].times { |k| result[k, true] += others.bincount(loads[k, dofs] * factors, minlength: @unknowns) }
         result
       end
 
-      # Both triangles of the entries that a tie touches, with tied rows and columns replaced.
-      def multiplied(matrix, columns, at)
-        rows = matrix.rows[at].dup
-        cols = columns[at].dup
-        values = matrix.values[at].dup
-        off = rows.ne(cols).where
-        entries = [rows.concatenate(cols[off]), cols.concatenate(rows[off]), values.concatenate(values[off])]
-        rows, cols, values = replaced(*replaced(*entries).values_at(1, 0, 2)).values_at(1, 0, 2)
-        low = (rows >= cols).where
-        [rows[low].dup, cols[low].dup, values[low].dup]
-      end
-
-      # Entries whose row is tied become one for each unknown that it follows.
-      def replaced(rows, cols, values)
-        dofs, others, factors = table
+      # Entries of the matrix in the row or column of a tied unknown, as they are in it.
+      def touched(matrix)
         mark = Numo::Int8.zeros(@unknowns)
         mark[tied] = 1
-        is_tied = mark[rows].ne(0)
-        plain = is_tied.eq(0).where
-        from = is_tied.where
-        return [rows, cols, values] if from.empty?
+        at = (mark[matrix.rows] | mark[matrix.columns]).ne(0).where
+        starts = Numo::Int64.zeros(@unknowns + 1)
+        starts[1..] = matrix.columns[at].bincount(minlength: @unknowns).cumsum
+        Algebra::Sparse.new(@unknowns, starts, matrix.rows[at].dup, matrix.values[at].dup, stype: -1)
+      end
 
-        kept = [rows[plain], cols[plain], values[plain]].map(&:dup)
-        return kept if dofs.empty?
+      # T [unknowns, free], or its transpose: rows of the identity, and those of the ties.
+      def transform(transposed)
+        dofs, others, factors = table
+        keep = (number[others] >= 0).where
+        open = free
+        rows = Numo::Int32.cast(open)
+        columns = Numo::Int32.new(open.size).seq
+        values = Numo::DFloat.ones(open.size)
+        unless keep.empty?
+          own = merged(dofs[keep], number[others[keep]], factors[keep])
+          rows, columns, values = [rows, columns, values].zip(own).map { |a, b| a.concatenate(b) }
+        end
+        transposed ? Algebra::Sparse.from_entries(columns, rows, values, open.size, @unknowns) : Algebra::Sparse.from_entries(rows, columns, values, @unknowns, open.size)
+      end
 
-        slot, entry = Algebra::Lists.new(dofs, @unknowns).of(rows[from].dup)
-        return kept if entry.empty?
-
-        made = [others[entry].dup, cols[from][slot].dup, (values[from][slot] * factors[entry])]
-        kept[0].empty? ? made : kept.zip(made).map { |a, b| a.concatenate(b) }
+      # Entries at one place as one.
+      def merged(rows, columns, values)
+        keys, index = Algebra::Distinct.of((Numo::Int64.cast(rows) * @unknowns) + columns)
+        [Numo::Int32.cast(keys / @unknowns), Numo::Int32.cast(keys % @unknowns), index.bincount(values.dup, minlength: keys.size)]
       end
     end
   end

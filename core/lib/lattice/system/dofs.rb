@@ -69,9 +69,13 @@ module Lattice
         result
       end
 
+      # @param numbers [Numo::Int32] of unknowns
+      # @return [Numo::Int32] the node of each
+      def nodes_of(numbers) = Algebra::Search.first_not_below(@first + @counts, numbers + 1)
+
       # @return [Array(Integer, Symbol)] node and component of an unknown
       def of(number)
-        node = Algebra::Search.first_not_below(@first + @counts, Numo::Int32[number + 1])[0]
+        node = nodes_of(Numo::Int32[number])[0]
         [node, NAMES.find { |name| @local[name][node] == number - @first[node] }]
       end
     end

@@ -6,8 +6,30 @@ module Lattice
     class Structure
       attr_reader :problem, :grid, :pieces, :dofs, :constraints, :loads, :conditions
 
+      # @return [Totals] what the conditions push, each
+      attr_reader :totals
+
+      # @return [Numo::DFloat] [n] kg that stand at the nodes besides the bodies' own
+      attr_reader :lumps
+
       # @return [Array<Numo::DFloat, nil>] for every piece of members: uniform loads [cases, e, 3] N/m between their ends
       attr_reader :spread_loads
+
+      # @return [Bolts]
+      def bolts = @bolts ||= Bolts.new(self)
+
+      # @return [Bars]
+      def bars = @bars ||= Bars.new(self)
+
+      # @return [Connectors]
+      def connectors = @connectors ||= Connectors.new(self)
+
+      # @param matrix [Algebra::SymmetricMatrix] of the elements
+      # @return [Algebra::SymmetricMatrix] with the bolts, and beds between parts
+      def bolted(matrix) = with(matrix, [*(bolts.empty? ? nil : bolts.matrix), *(bars.empty? ? nil : bars.matrix), *blocks_of(false)])
+
+      # @return [Array<Hash>] what joins found: statement, label, covered, whole, least, greatest, nodes
+      def reports = @reports ||= []
 
       # @param problem [Study::Problem]
       # @param grid [Mesh::Grid]
@@ -17,16 +39,24 @@ module Lattice
         @grid = grid
         @conditions = conditions
         @pieces = grid.blocks.map { |b| Element::Pieces.of(b, grid, problem.parts.body(b.body), problem.materials[b.body], problem.sections) }
-        @dofs = Dofs.new(grid.nodes.shape[0], @pieces.map { |p| [p.conn, p.names] })
+        loose = grid.loose.values.map { |conn| [conn, grid.dimension == 3 ? Dofs::NAMES : %i[x y rz]] }
+        @dofs = Dofs.new(grid.nodes.shape[0], @pieces.map { |p| [p.conn, p.names] } + loose)
         cases = problem.cases.names.size
         @constraints = Constraints.new(@dofs.size, cases)
         @loads = Numo::DFloat.zeros(cases, @dofs.size)
+        @totals = Totals.new(grid)
+        @lumps = Numo::DFloat.zeros(grid.nodes.shape[0])
+        @skew = Skew.new(self)
         @spread_loads = @pieces.map { |p| p.body.members? ? Numo::DFloat.zeros(cases, p.block.size, 3) : nil }
       end
 
       # @return [Structure] loaded and held
       def apply
-        conditions.each { |condition| condition.apply(self) }
+        joins, others = conditions.partition(&:joins?)
+        joins.select(&:weighs?).each { |condition| condition.weigh(self) }
+        others.partition(&:weighs?).flatten.each { |condition| condition.apply(self) }
+        @skew.settle
+        joins.each { |condition| condition.apply(self) }
         self
       end
 
@@ -37,6 +67,7 @@ module Lattice
       def push(condition, conn, values, names = Dofs::NAMES.first(values.shape[2]))
         nodes = conn.flatten
         table = values.reshape(nodes.size, names.size)
+        totals.add(condition, nodes, table, names)
         row = problem.cases.index(condition.case_name)
         names.each_with_index do |name, c|
           at = dofs.at(nodes, name)
@@ -53,6 +84,25 @@ module Lattice
         return spread_on(condition, piece, piece.along_members(force)) if piece.body.members?
 
         push(condition, piece.conn, piece.body_force(force))
+      end
+
+      # A force on everything that has mass, at the middle of every piece or node.
+      # @yield [Numo::DFloat] [k, 3] points
+      # @yieldreturn [Numo::DFloat] [k, d] acceleration that the force gives
+      def weigh_all(condition)
+        pieces.each do |piece|
+          density = condition.density(piece)
+          push(condition, piece.conn, piece.field_force { |points| yield(points) * density })
+        end
+      end
+
+      # The same of what stands at nodes.
+      def weigh_lumps(condition)
+        there = lumps.ne(0).where
+        return if there.empty?
+
+        force = yield(grid.nodes[there, true].dup) * lumps[there].reshape(there.size, 1)
+        push(condition, Numo::Int32.cast(there).reshape(there.size, 1), force.reshape(there.size, 1, force.shape[1]))
       end
 
       # A free strain, the same in all directions, on a piece; it is taken off again when stress is read.
@@ -103,8 +153,21 @@ module Lattice
       end
 
       # @param matrix [Algebra::SymmetricMatrix] of the elements
-      # @return [Algebra::SymmetricMatrix] with the springs
-      def sprung(matrix) = @springs ? matrix.with_diagonal(@springs) : matrix
+      # @return [Algebra::SymmetricMatrix] with the springs, and all that joins places
+      def sprung(matrix)
+        sprung = @springs ? matrix.with_diagonal(@springs) : matrix
+        connectors.settle(matrix.diagonal) unless connectors.empty?
+        with(sprung, [*blocks_of(true), *(connectors.empty? ? nil : connectors.matrix)])
+      end
+
+      # Stiffness between nodes, besides that of elements.
+      # @param nodes [Numo::Int32] [k, m]
+      # @param blocks [Numo::DFloat] [k, 3m, 3m] x, y, z of each node
+      # @param ground [Boolean] whether the ground holds what they push
+      def stiffen_blocks(nodes, blocks, ground:)
+        numbers = dofs.table(nodes, %i[x y z]).reshape(nodes.shape[0], nodes.shape[1] * 3)
+        (@blocks ||= { true => [], false => [] })[ground] << DenseBlocks.many(numbers, blocks)
+      end
 
       # Holds a component at the places of a condition in every case, or gives it a value in its own.
       # @raise [InvalidInput] where another statement gives another value
@@ -119,6 +182,17 @@ module Lattice
         raise condition.statement.fault("it gives #{name} another value where an earlier statement already holds it", path: "target", cure: "Change one of the two targets.")
       end
 
+      # Holds what moves along directions at nodes, or gives it a value in the condition's case; see Skew.
+      def hold_along(...) = @skew.hold(...)
+
+      # Where points lie on the pieces of a side; "block" numbers its kinds of pieces.
+      # @param side [Side]
+      # @return [Mesh::Placing::Found]
+      def placed(side, points, reach)
+        blocks = side.pieces.map { |p| Mesh::Block.new(p.kind.name, "", p.conn) }
+        Mesh::Placing.new(Mesh::Grid.new(nodes: grid.nodes, blocks: blocks, places: {}, dimension: 3, order: grid.order)).call(points, reach: reach)
+      end
+
       # @param place [Shape::Place]
       # @return [Element::Surface] its pieces, for spreading loads
       def surface(place)
@@ -128,7 +202,28 @@ module Lattice
                   else 1.0
                   end
         conn = grid.places.fetch(place.key)
-        Element::Surface.new(Algebra::Gather.rows(grid.nodes, conn), measure, grid.piece(conn))
+        Element::Surface.new(Algebra::Gather.rows(grid.nodes, conn), measure, grid.piece(place.body, conn))
+      end
+
+      # Nodes of places, each once, with the area (or length, or 1) that it stands for.
+      # @param places [Array<Shape::Place>]
+      # @return [Array(Numo::Int32, Numo::DFloat)]
+      def shares(places)
+        (@shares ||= {})[places.map(&:key)] ||= begin
+          lists = places.map { |place| [grid.places.fetch(place.key).flatten, surface(place).lumped.flatten] }
+          conn, values = lists.transpose.map { |all| all.reduce { |a, b| a.concatenate(b) } }
+          nodes, index = Algebra::Distinct.of(conn)
+          [nodes, index.bincount(values, minlength: nodes.size)]
+        end
+      end
+
+      # Units across the surface of places, at some of their nodes.
+      # @param places [Array<Shape::Place>]
+      # @param nodes [Numo::Int32] [k]
+      # @return [Numo::DFloat] [k, 3]
+      def normals(places, nodes)
+        sums = places.map { |place| Algebra::Gather.sum(surface(place).nodal_normals, grid.places.fetch(place.key), grid.nodes.shape[0]) }
+        Shape::Vectors.unit(sums.reduce(:+)[nodes, true].dup)
       end
 
       # Whether an element of a piece belongs to a member.
@@ -145,12 +240,13 @@ module Lattice
         monitor.phase("assembly", upto: 0.42) { pattern.assemble(matrices) }
       end
 
-      # Turns that nothing resists, as of nodes where only bars meet, are no unknowns.
+      # Turns that nothing resists, as of nodes where only bars meet, are no unknowns, unless others follow them.
       # @param matrix [Algebra::SymmetricMatrix]
       def hold_idle(matrix)
         idle = matrix.diagonal.eq(0)
         turns = %i[rx ry rz].map { |name| dofs.at(Numo::Int32.new(dofs.nodes).seq, name) }.reduce { |a, b| a.concatenate(b) }
         turns = turns[(turns >= 0).where]
+        constraints.leaders.then { |others| idle[others] = 0 unless others.empty? }
         turns = turns[idle[turns].where] unless turns.empty?
         constraints.prescribe(turns.dup, 0.0) unless turns.empty?
       end
@@ -158,10 +254,19 @@ module Lattice
       # @return [Float, nil] kg; nil when a density is unknown
       def mass
         shares = pieces.map { |p| p.material.density && (p.material.density * p.node_volumes.sum) }
-        shares.include?(nil) ? nil : shares.sum
+        shares.include?(nil) ? nil : shares.sum + lumps.sum
       end
 
       private
+
+      def with(matrix, added)
+        added.reduce(matrix) { |sum, more| Algebra::Sparse.symmetric(sum).add(more).to_symmetric }
+      end
+
+      def blocks_of(ground)
+        lists = @blocks ? @blocks[ground] : []
+        lists.empty? ? [] : [DenseBlocks.of_entries(lists, dofs.size)]
+      end
 
       def spread_on(condition, piece, per_length)
         spread_loads[pieces.index(piece)][problem.cases.index(condition.case_name), true, true] += per_length

@@ -5,6 +5,9 @@ module Lattice
     # What a study's result says: balance, hand checks, and the verdict on every limit.
     class Findings
       BALANCED = 1e-6
+      JUDGED = %w[limit bolts members bars].freeze # kinds of findings that hold or fail
+      # Kinds of statements that read a study's result, in the order in which they are told.
+      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "member_check" => MemberCheck }.freeze
 
       # @param problem [Study::Problem]
       # @param study [Model::Statement]
@@ -17,20 +20,29 @@ module Lattice
 
       # @return [Hash] study, findings, summary; numbers in SI
       def to_h
-        { study: @study.name, units: @problem.document.units, findings: findings, summary: summary,
-          holds: findings.select { |f| f[:kind] == "limit" }.all? { |f| f[:holds] } }
+        { study: @study.name, units: @problem.document.units, findings: findings, summary: summary, first: first,
+          holds: findings.select { |f| JUDGED.include?(f[:kind]) }.all? { |f| f[:holds] } }
       end
 
       # @return [Array<Hash>]
       def findings
-        @findings ||= [equilibrium, *each_of("hand_check", HandCheck), *each_of("limit", Limit)]
+        @findings ||= [equilibrium, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
       end
 
       private
 
+      # What gives way first, of all that has a utilisation.
+      # @return [Hash, nil] statement, kind, and factor of safety
+      def first
+        worst = findings.select { |f| f[:utilisation]&.positive? }.max_by { |f| f[:utilisation] } or return
+        { statement: worst[:statement], kind: worst[:kind], safety: 1 / worst[:utilisation], utilisation: worst[:utilisation], what: worst[:bolt] || worst[:name] || worst[:body] || worst[:target] }
+      end
+
       def each_of(kind, reader)
         @problem.document.active(kind).select { |s| s["study"] == @study.name }.map { |s| reader.new(s, @problem).read(@result) }
       end
+
+      def joined(kind, check) = @problem.document.active(kind).filter_map { |s| check.new(s, @problem).read(@result) }
 
       # The frame that is least in balance.
       def equilibrium
@@ -41,15 +53,18 @@ module Lattice
       def balances = @balances ||= (0...@result.computed).to_h { |frame| [frame, @result.balance(frame)] }
 
       def summary
-        { mesh: @result.grid.summary, mass: @result.mass, catalogue: @result.catalogue.map(&:as_json), layers: @result.layers, frames: @result.frames.map { |f| f.to_h.merge(of_frame(f.index)) },
-          **of_frame(0) }
+        frames = @result.frames.map { |f| f.to_h.merge(of_frame(f.index)) }
+        { mesh: @result.grid.summary, mass: @result.mass, loads: @result.totals, joins: @result.joins, bolts: @result.bolts, connectors: Result::ConnectorForces.rows(@result, @problem.cases.judged),
+          bars: @result.bars, catalogue: @result.catalogue.map(&:as_json),
+          layers: @result.layers, frames: frames, **of_frame(0) }
       end
 
       def of_frame(frame)
         return { peaks: peaks(frame) } if @result.envelope?(frame)
 
         { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame),
-          members: Result::Members.new(@result.grid, @result.state(frame)).rows }
+          members: Result::Members.new(@result.grid, @result.state(frame)).rows,
+          bolt_forces: Result::BoltForces.rows(@result, frame), connector_forces: @result.state(frame).connectors.to_a, bar_forces: Result::BarForces.rows(@result, frame) }
       end
 
       def peaks(frame)

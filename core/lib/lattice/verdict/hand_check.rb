@@ -6,16 +6,9 @@ module Lattice
     # the longest extent of the body; its section is the one half way; every nodal
     # load counts where it acts. Bending and shear: S. P. Timoshenko, Strength of
     # Materials; shear area of the rectangle 5/6.
-    class HandCheck
+    class HandCheck < Reader
       SLENDER = 4.0
       SHEAR = 1.2
-
-      attr_reader :statement
-
-      def initialize(statement, problem)
-        @statement = statement
-        @problem = problem
-      end
 
       # @raise [InvalidInput] when the body is not there, is a ring, is no extruded outline, or is not slender
       def check!
@@ -94,7 +87,7 @@ module Lattice
       # Where along the axis the deflection is held.
       def supported(result, nodes)
         name = System::Dofs::NAMES[across]
-        holding = @problem.conditions.select { |c| c.holds? && c.components.include?(name) }
+        holding = @problem.conditions.select { |c| c.holds? && c.frame.nil? && c.components.include?(name) }
         is_held = Numo::Int8.zeros(result.grid.nodes.shape[0])
         holding.each { |c| is_held[result.grid.nodes_of(c.places)] = 1 }
         places = result.grid.nodes[nodes[is_held[nodes].ne(0).where], axis].dup

@@ -3,17 +3,7 @@
 module Lattice
   module Verdict
     # An allowed value read against a result, body by body where it is a share of a strength.
-    class Limit
-      STRENGTH = %r{\A\s*(yield|ultimate)\s*(?:([/*])\s*(.+))?\z}
-      attr_reader :statement
-
-      # @param statement [Model::Statement] a limit
-      # @param problem [Study::Problem]
-      def initialize(statement, problem)
-        @statement = statement
-        @problem = problem
-      end
-
+    class Limit < Reader
       def quantity = statement["quantity"]
       def dimension = Result::Catalogue.dimension_of(quantity)
       def reaction? = quantity.start_with?("reaction")
@@ -28,7 +18,7 @@ module Lattice
       def read(result)
         frames = @problem.cases.judged
         worst = frames.flat_map { |frame| (reaction? ? [of_reaction(result, frame)] : by_body(result, frame)).map { |found| found.merge(frame: frame) } }.max_by { |r| r[:utilisation] }
-        worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"], frame_name: result.frames.size > 1 ? result.frames[worst[:frame]].name : nil,
+        worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"], frame_name: named(result, worst[:frame]),
                     dimension: dimension, margin: 1 - worst[:utilisation], holds: worst[:utilisation] <= 1)
       end
 
@@ -37,41 +27,12 @@ module Lattice
 
       # @param body [String] whose strength counts
       # @return [Float] in SI
-      def allowed(body)
-        value = STRENGTH.match(statement["at_most"]) ? strength(body, Regexp.last_match) : typed
-        return value if value.positive?
-
-        raise statement.fault("the limit “#{statement['at_most']}” is not above zero", path: "at_most", cure: "Give a value above zero.")
-      end
+      def allowed(body) = Allowed.new(statement, "at_most", dimension, @problem).of(body)
 
       private
 
       def places
         @places ||= @problem.groups.target!(statement, %i[faces edges points bodies])
-      end
-
-      def typed
-        Quantity.parse(statement["at_most"], dimension)
-      rescue Quantity::Unreadable => e
-        raise statement.fault(e.message, path: "at_most", cure: dimension == "stress" ? "Give a stress, or a share such as yield / 1.5." : "Give a #{dimension}.")
-      end
-
-      def strength(body, match)
-        raise statement.fault("a strength limits a stress, not a #{dimension}", path: "at_most", cure: "Give a #{dimension}, such as #{Quantity::EXAMPLES[dimension]}.") unless dimension == "stress"
-        material = @problem.materials.to_h[body]
-        value = material&.public_send(match[1])
-        raise statement.fault("the material of “#{body}” has no #{match[1]} strength", path: "at_most", cure: "Give the limit as a stress.") unless value
-
-        match[2] ? scaled(value, match[2], match[3]) : value
-      end
-
-      def scaled(value, operator, text)
-        factor = Quantity.parse(text, "ratio")
-        raise Quantity::Unreadable, "“#{text}” is zero" if factor.zero?
-
-        operator == "/" ? value / factor : value * factor
-      rescue Quantity::Unreadable => e
-        raise statement.fault(e.message, path: "at_most", cure: "Write it like yield / 1.5.")
       end
 
       def by_body(result, frame)

@@ -99,7 +99,7 @@ module Lattice
         held = @problem.conditions.select(&:holds?).to_h { |c| [c, collect { c.check! || c.places } || []] }
         check_walls(@parts.bodies)
         check_flat
-        @parts.joins.clusters(@parts.bodies).each { |cluster| check_motions(cluster, held) }
+        clusters.each { |cluster| check_motions(cluster, held) }
       end
 
       # Members bend in space; in the plane of a region nothing would hold them.
@@ -115,30 +115,45 @@ module Lattice
         bodies.select { |b| b.faces? && b.wall.nil? }.each do |body|
           stop(Fault.new(statement: @document.active.find { |s| s.name == body.name }&.id, path: "wall", message: "the faces of “#{body.name}” have no thickness", cure: "Give their thickness."))
         end
-        return unless @problem.linear? && @problem.mesh_statement && @problem.mesh_statement["order"] != "linear"
+        return unless bodies.any?(&:faces?) && bodies.none?(&:solid?) && @problem.mesh_statement && @problem.mesh_statement["order"] != "linear"
 
-        odd(@problem.mesh_statement.fault_at("faces and members are solved with straight sides, so the whole mesh has linear elements", path: "order", cure: "Choose linear elements, or leave it so."))
+        odd(@problem.mesh_statement.fault_at("faces are solved with linear elements, of straight sides", path: "order", cure: "Choose linear elements, or leave it so."))
       end
 
-      # Bodies that share nodes hold each other.
+      # Bodies that share nodes, or are joined, hold each other.
+      def clusters
+        joined = @problem.conditions.select(&:joins?).filter_map { |c| collect { c.check! || c.all_places.map(&:body).uniq } }
+        joined.reduce(@parts.joins.clusters(@parts.bodies) + @parts.markers.map { |m| [m] }) do |found, names|
+          together, apart = found.partition { |cluster| cluster.any? { |b| names.include?(b.name) } }
+          together.empty? ? found : apart + [together.flatten]
+        end
+      end
+
       def check_motions(cluster, held)
         points = held.flat_map { |condition, places| held_points(cluster, condition, places) }
         body = cluster[0]
         low, high = body.bounds
-        free = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, body.make).free
+        rigid = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, body.make)
+        free = rigid.free
         return if free.empty?
 
         what = points.empty? ? "the body “#{body.name}” has no support" : "the supports of “#{body.name}” do not hold it"
         stop(Fault.new(message: "#{what}: it is free to #{sentence(free)}",
                        cure: points.empty? ? "Add a support on one of its places." : "Hold another component or place.",
-                       statement: points.empty? ? nil : held.keys.last.statement.id))
+                       statement: points.empty? ? nil : held.keys.last.statement.id, motions: rigid.motions.map { |m| m.merge(bodies: cluster.map(&:name)) }))
       end
 
       # Points of a cluster that a condition holds, with the components; turns count where nodes turn.
       def held_points(cluster, condition, places)
         components = condition.components.map { |name| System::Dofs::NAMES.index(name) }
         places.flat_map do |p|
-          cluster.select { |b| p.body == b.name }.map { |b| [b.sample(p), components.select { |c| c < 3 || b.faces? || b.members? }] }
+          cluster.select { |b| p.body == b.name }.map do |b|
+            held = components.select { |c| c < 3 || b.faces? || b.members? }
+            next b.sample_surface(p).then { |at, normals| [at, [[normals, false]]] } if condition.frame&.surface?
+
+            at = b.sample(p)
+            [at, condition.frame ? held.map { |c| [condition.frame.directions(at, c % 3), c > 2] } : held]
+          end
         end
       end
 
@@ -156,8 +171,9 @@ module Lattice
 
       def check_loads
         loads = @problem.conditions.select(&:loads?)
-        loads.each { |condition| collect { condition.check! } }
+        @problem.conditions.each { |condition| collect { condition.check! } }
         @problem.cases.faults.each { |f| stop(f) }
+        @problem.conditions.each { |condition| (collect { condition.oddities } || []).each { |f| odd(f) } }
         moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
         odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) if loads.empty? && !moved
       end
@@ -211,10 +227,10 @@ module Lattice
       end
 
       def check_limits
-        @document.active.select { |s| %w[limit hand_check].include?(s.kind) }.each do |statement|
+        @document.active.select { |s| Findings::READERS.key?(s.kind) }.each do |statement|
           collect do
             @problem.study!(statement["study"])
-            statement.kind == "limit" ? Limit.new(statement, @problem).check! : HandCheck.new(statement, @problem).check!
+            Findings::READERS[statement.kind].new(statement, @problem).check!
           end
         end
       end

@@ -81,7 +81,28 @@ module LatticeServer
 
         @member_points = shapes.points
         moved = result.envelope?(frame) ? Numo::DFloat.zeros(*shapes.positions.shape) : shapes.displacement(result.state(frame))
-        { "member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member displacement" => Numo::SFloat.cast(moved) }
+        drawn = result.envelope?(frame) ? {} : diagrams(result.state(frame))
+        drawn.merge("member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member displacement" => Numo::SFloat.cast(moved))
+      end
+
+      # How forces run along members: places of every piece, how they move, the two axes across, and six values each.
+      def diagrams(state)
+        rows = grid.blocks.each_with_index.filter_map { |block, b| state.ends[b] && diagram(block, state, b) }
+        %w[at moved axes values].zip(rows.transpose).to_h { |name, parts| ["diagram #{name}", Numo::SFloat.cast(parts.reduce { |a, b| a.concatenate(b) })] }
+      end
+
+      def diagram(block, state, index)
+        at = Lattice::Algebra::Gather.rows(grid.nodes, block.conn)
+        values = Lattice::Result::Diagrams.new(Lattice::Shape::Vectors.norm(at[true, 1, true] - at[true, 0, true]), state.ends[index]).drawn
+        [between(at), between(Lattice::Algebra::Gather.rows(state.displacement, block.conn)), state.fibres[index].axes[true, 1..2, true].dup, values]
+      end
+
+      # Evenly spaced between both ends: [e, 2, 3] to [e, steps + 1, 3].
+      def between(ends)
+        steps = Lattice::Result::Diagrams::STEPS
+        Numo::DFloat.zeros(ends.shape[0], steps + 1, 3).tap do |all|
+          (0..steps).each { |k| all[true, k, true] = ends[true, 0, true] + ((ends[true, 1, true] - ends[true, 0, true]) * (k.to_f / steps)) }
+        end
       end
 
       # An envelope has no movement of its own.

@@ -36,8 +36,48 @@ module LatticeServer
       def shape
         parts = @problem.parts
         inventory = Lattice::Shape::Inventory.new(parts.bodies, @problem.materials.to_h)
-        { digest: @problem.shape_digest, dimension: parts.dimension, size: parts.bodies.empty? ? nil : parts.size, up: up, bodies: inventory.rows, total: inventory.total,
-          outlines: outlines, lines: lines, corners: corners, regions: regions, patches: parts.patches, reports: parts.reports }
+        { digest: @problem.shape_digest, dimension: parts.dimension, size: parts.bodies.empty? ? nil : parts.size, up: up,
+          bodies: inventory.rows.map { |row| row.merge(made_of(row[:name])) }, total: inventory.total,
+          outlines: outlines, lines: lines, corners: corners, regions: regions, patches: parts.patches, reports: parts.reports, through: through, bolts: bolts, lines_between: lines_between }
+      end
+
+      def made_of(name) = { material: @problem.materials.to_h[name]&.name, section: section(name) }
+
+      # What a body is made with besides its material, in words.
+      def section(name)
+        body = @problem.parts.body(name)
+        return @problem.sections.names(name).join(", ") if body.members?
+        return body.make unless body.faces? && body.wall
+
+        Lattice::Quantity::Display.format(body.wall, "length", system: @document.units)
+      end
+
+      # The bolts of every statement: their ends and grips, m.
+      def bolts
+        @problem.conditions.grep(Lattice::Load::Conditions::Bolt).to_h do |condition|
+          [condition.statement.id, condition.holes.each_with_index.map do |hole, i|
+            { number: i + 1, radius: condition.thread.diameter / 2, head: hole.head, nut: hole.nut, grip: hole.length, first: hole.first, last: hole.last }
+          end]
+        rescue Lattice::InvalidInput
+          [condition.statement.id, []]
+        end
+      end
+
+      # Thin lines from one side of every join to the other, which stay when parts are drawn apart: body and point of each.
+      def lines_between
+        @problem.conditions.select(&:joins?).flat_map do |condition|
+          next [] if condition.is_a?(Lattice::Load::Conditions::Bolt)
+
+          one, other = [condition.places, condition.others].map(&:first)
+          one && other ? [{ statement: condition.statement.id, ends: [one, other].map { |place| [place.body, place.at] } }] : []
+        rescue Lattice::InvalidInput
+          []
+        end
+      end
+
+      # Where axes of supports and loads go through, m.
+      def through
+        @document.active.to_h { |s| [s.id, s["through"] || s.dig("frame", "through")] }.compact.transform_values { |spot| Lattice::Shape::Placement.spot(spot) }
       end
 
       # Up is against gravity; without it, along z where storeys rise that way or an elevation

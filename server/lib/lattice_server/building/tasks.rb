@@ -37,6 +37,19 @@ module LatticeServer
         { lines: Lattice::Shape::Measuring.new(found, Lattice::Shape::Inventory.new(found.bodies, problem.materials.to_h).densities).call(places) }
       end
 
+      # Faces that lie within reach of each other, and how the bonds that there are would fare.
+      # @param reach [String, nil] a length; half a percent of the part when nil
+      def meeting(text, reach)
+        problem = problem(text)
+        wanted = reach.to_s.strip.empty? ? problem.parts.size * Lattice::Load::Conditions::Bond::REACH : Lattice::Quantity.parse(reach.to_s, "length")
+        raise Problem.new(422, "the reach is not above zero", cure: "Give a length above zero, such as 0.2 mm.") unless wanted.positive?
+
+        found = Lattice::Load::Proposals.new(problem, wanted)
+        { reach: wanted, pairs: found.call.map(&:to_h), bonds: found.bonds }
+      rescue Lattice::Quantity::Unreadable => e
+        raise Problem.new(422, e.message, cure: "Give a length, such as 0.2 mm.")
+      end
+
       def skin(mesh) = Fields.new(grid(mesh)).skin
       def quality(mesh, measure) = Fields.new(grid(mesh)).quality(measure)
       def elements(mesh, measure, look) = Fields.new(grid(mesh)).elements(measure, look)

@@ -3,6 +3,8 @@ import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { rename } from "../rename";
 import { fresh } from "../template";
+import { NamesChips } from "../NamesChips";
+import { useCases as caseNames } from "../useCases";
 import { entry } from "./entry";
 
 function CaseLine({ statement }: { statement: Of<"case"> }) {
@@ -16,12 +18,7 @@ function CaseLine({ statement }: { statement: Of<"case"> }) {
   );
 }
 
-function useCases(): (readonly [string, string])[] {
-  const { view } = useNote();
-  const stated = view.document.statements.flatMap((s) => (s.kind === "case" && !s.off ? [[s.name, s.name] as const] : []));
-  const loose = view.document.statements.some((s) => ["force", "pressure", "gravity", "line_load", "temperature", "moment", "spin", "displacement"].includes(s.kind) && !s.off && !("case" in s && s.case));
-  return loose ? [["all loads", "all loads"], ...stated] : stated;
-}
+const useCases = () => caseNames().map((name) => [name, name] as const);
 
 function CombinationLine({ statement }: { statement: Of<"combination"> }) {
   const { change, arrange } = useNote();
@@ -64,10 +61,9 @@ function EnvelopeLine({ statement }: { statement: Of<"envelope"> }) {
   const combinations = view.document.statements.flatMap((s) => (s.kind === "combination" && !s.off ? [s.name] : []));
   const names = [...useCases().map(([n]) => n), ...combinations];
   const over = statement.over ?? [];
-  const toggle = (name: string) =>
+  const choose = (next: string[]) =>
     change(statement.id, (s) => {
       if (s.kind !== "envelope") return;
-      const next = over.includes(name) ? over.filter((n) => n !== name) : [...over, name];
       if (next.length) s.over = next;
       else delete s.over;
     });
@@ -75,16 +71,7 @@ function EnvelopeLine({ statement }: { statement: Of<"envelope"> }) {
     <>
       <TextChip label="name" value={statement.name} onCommit={(v) => arrange((all) => rename(all, statement.id, v))} /> takes the greatest and the least of{" "}
       {over.length === 0 && <span>{combinations.length ? "all combinations" : "all cases"} </span>}
-      {names.map((name) => (
-        <button
-          key={name}
-          aria-pressed={over.includes(name)}
-          className={`mr-1 rounded border px-1 font-mono text-[11.5px] leading-[17px] ${over.includes(name) ? "border-[#8cbfae] bg-spruce-pale" : "border-rule text-faint hover:bg-glow"}`}
-          onClick={() => void toggle(name)}
-        >
-          {name}
-        </button>
-      ))}
+      <NamesChips names={names} chosen={over} onChange={(next) => void choose(next)} />
     </>
   );
 }

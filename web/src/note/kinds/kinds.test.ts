@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { ModelView, Statement } from "../../api/types";
 import document from "../../../../schema/model.schema.json";
 import { rename } from "../rename";
+import { CASED } from "../words";
 import { ENTRIES, SECTIONS, TEMPLATES } from "./index";
 
 interface Schema {
@@ -51,10 +52,14 @@ describe("kinds of statements", () => {
     }
   });
 
+  it("belong to a case where the schema says so", () => {
+    expect([...CASED].sort()).toEqual(kinds.filter((kind) => "case" in (schema.$defs[`statement_${kind}`]?.properties ?? {})).sort());
+  });
+
   it("are found by words of their own", () => {
     const words = TEMPLATES.map((t) => t.word);
     expect(new Set(words).size).toBe(words.length);
-    for (const word of ["case", "combination", "envelope", "member section", "line load", "temperature", "spring", "moment", "spin", "flat face"]) expect(words).toContain(word);
+    for (const word of ["case", "combination", "envelope", "member section", "line load", "temperature", "spring", "moment", "spin", "flat face", "bond", "link", "bolt", "path", "torque", "bearing load", "traction", "mass", "slide", "turn", "acceleration"]) expect(words).toContain(word);
   });
 
   it("clamp the turns of shells and members, and speak of their own ends", () => {

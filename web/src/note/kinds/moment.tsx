@@ -7,7 +7,7 @@ import { entry } from "./entry";
 function MomentLine({ statement }: { statement: Of<"moment"> }) {
   return (
     <>
-      <Value statement={statement} /> turns <TargetChip statement={statement} kinds={["edges", "points"]} /> about <Direction statement={statement} />
+      <Value statement={statement} /> turns <TargetChip statement={statement} kinds={["edges", "points"]} /> about <Direction statement={statement} about />
       <CaseChip statement={statement} />
     </>
   );

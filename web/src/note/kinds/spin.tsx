@@ -1,15 +1,15 @@
 import type { Of } from "../../api/types";
 import { TextChip } from "../chips";
 import { useNote } from "../context";
-import { CaseChip, Direction } from "../loadChips";
+import { CaseChip, Direction, Through } from "../loadChips";
 import { entry } from "./entry";
 
 function SpinLine({ statement }: { statement: Of<"spin"> }) {
   const { change } = useNote();
   return (
     <>
-      Everything turns at <TextChip label="speed" value={statement.speed} onCommit={(v) => change(statement.id, (s) => s.kind === "spin" && (s.speed = v))} /> about <Direction statement={statement} />
-      {statement.through ? <> through ({statement.through.x}, {statement.through.y}, {statement.through.z})</> : " through the origin"}
+      Everything turns at <TextChip label="speed" value={statement.speed} onCommit={(v) => change(statement.id, (s) => s.kind === "spin" && (s.speed = v))} /> about <Direction statement={statement} about />
+      <Through statement={statement} otherwise="the origin" />
       <CaseChip statement={statement} />
     </>
   );

@@ -15,7 +15,7 @@ export function BodyChip({ id, value, onChoose, label = "body" }: { id: string; 
     <>
       <ChoiceChip label={label} value={value} missing={!known} options={names.map((n) => [n, n] as const)} onChoose={onChoose} />
       {!known && (
-        <button className={`ml-0.5 rounded px-1 font-sans text-[11.5px] ${picking === id ? "bg-amber text-slate" : "text-faint hover:bg-glow"}`} onClick={() => set(picking === id ? { picking: null } : { picking: id, pickKind: "bodies", look: "shape", paper: false })}>
+        <button className={`ml-0.5 rounded px-1 font-sans text-[11.5px] ${picking === id ? "bg-amber text-slate" : "text-faint hover:bg-glow"}`} onClick={() => set(picking === id ? { picking: null } : { picking: id, pickField: "target", pickKind: "bodies", look: "shape", paper: false })}>
           {picking === id ? "click a body…" : "pick"}
         </button>
       )}

@@ -29,7 +29,10 @@ module Lattice
         # Stress along the member where it is largest and least over the section.
         # @param ends [Numo::DFloat] [e, 2, 6] N, V2, V3, T, M2, M3
         # @return [Hash] layer => tensors [e, 2, 6]
-        def stresses(ends)
+        def stresses(ends) = extremes(ends).transform_values { |stress| tensors(stress) }
+
+        # @return [Hash] layer => stress along the member [e, 2]
+        def extremes(ends)
           found = LAYERS.to_h { |layer| [layer, Numo::DFloat.zeros(*ends.shape[0..1])] }
           sections.each_with_index do |section, k|
             rows = index.eq(k).where
@@ -39,7 +42,7 @@ module Lattice
             found["largest"][rows, true] = all.max(2)
             found["least"][rows, true] = all.min(2)
           end
-          found.transform_values { |stress| tensors(stress) }
+          found
         end
 
         private

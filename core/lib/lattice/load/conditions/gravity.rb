@@ -8,12 +8,14 @@ module Lattice
         def loads? = true
 
         def apply(structure)
-          pull = along(structure.grid.dimension) * statement.quantity("value", "acceleration")
-          structure.pieces.each do |piece|
-            density = needed(piece, :density, "density")
-            structure.weigh(self, piece, pull * density)
-          end
+          pull = along(structure.grid.dimension) * statement.quantity("value", "acceleration") * sign
+          structure.pieces.each { |piece| structure.weigh(self, piece, pull * density(piece)) }
+          structure.weigh_lumps(self) { |points| Numo::DFloat.zeros(points.shape[0], pull.size) + pull.reshape(1, pull.size) }
         end
+
+        private
+
+        def sign = 1
       end
     end
   end

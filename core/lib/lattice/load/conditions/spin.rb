@@ -16,11 +16,8 @@ module Lattice
         def apply(structure)
           check!
           rate = 2 * Math::PI * statement.quantity("speed", "frequency")
-          structure.pieces.each do |piece|
-            density = needed(piece, :density, "density")
-            force = piece.field_force { |points| away(points) * (density * (rate**2)) }
-            structure.push(self, piece.conn, force)
-          end
+          structure.weigh_all(self) { |points| away(points) * (rate**2) }
+          structure.weigh_lumps(self) { |points| away(points)[true, 0...structure.grid.dimension] * (rate**2) }
         end
 
         private

@@ -3,25 +3,81 @@
 module Lattice
   module Load
     module Conditions
-      # Springs to the ground along components of a place: a total stiffness, shared by area (or length); among
-      # points evenly.
-      class Spring < Condition
+      # Springs of a place: to the ground along components, shared by area (or length), among points evenly; to another
+      # region between the motions of both, along components or the line between them. Turns have a stiffness of their own.
+      class Spring < Join
         acts_on :faces, :edges, :points
+        or_ground
 
-        def holds? = true
-        def components = statement["components"].map(&:to_sym)
+        TURNS = %w[rx ry rz].freeze
+
+        def components = slides.map(&:to_sym) + turns.map(&:to_sym)
+        def stiffness = statement.quantity("stiffness", "stiffness")
+        def turning = statement.quantity("turning", "moment")
 
         def check!
           super
-          return if statement.quantity("stiffness", "stiffness").positive?
+          raise statement.fault("it has no stiffness", path: "stiffness", cure: "Give a stiffness along components, or one of turning.") if stiffness.nil? && turning.nil?
 
-          raise statement.fault("its stiffness is not above zero", path: "stiffness", cure: "Give a stiffness above zero, such as 5 kN/mm.")
+          lacks = { "components" => stiffness, "about" => turning }.find { |field, value| value && statement[field].nil? }
+          raise statement.fault("it has a stiffness, but not along what", path: lacks[0], cure: lacks[0] == "about" ? "Say about which axes it holds turns." : "Choose its components.") if lacks
+
+          weak = { "stiffness" => stiffness, "turning" => turning }.find { |_, value| value && !value.positive? } or return check_line
+          raise statement.fault("its #{weak[0] == 'turning' ? 'stiffness of turning' : 'stiffness'} is not above zero", path: weak[0], cure: "Give a stiffness above zero, such as 5 kN/mm.")
         end
 
         def apply(structure)
           check!
+          return shared(structure) if grounded? && turns.empty?
+
+          sides = [places, others].reject(&:empty?).map { |list| System::RegionMotion.of(structure, list) }
+          moved(structure, sides) unless slides.empty?
+          turned(structure, sides) unless turns.empty?
+        end
+
+        private
+
+        def line? = statement["components"]&.include?("line")
+        def slides = stiffness ? statement["components"] || [] : []
+        def turns = turning ? statement["about"] || [] : []
+
+        def check_line
+          return unless line?
+
+          raise statement.fault("to the ground there is no line to act along", path: "components", cure: "Choose x, y or z, or another region.") if grounded?
+          raise statement.fault("it acts along the line between both, and along components too", path: "components", cure: "Choose the line alone, or x, y, z.") if slides.size > 1
+        end
+
+        # Between the middles of both, or where they would turn about one point.
+        def moved(structure, sides)
+          return add(structure, sides, Axes.along(between(sides)), [0], stiffness) if line?
+
+          numbers = slides.map { |c| "xyz".index(c) }
+          meet = sides.size == 1 ? sides : [sides[0], System::RegionMotion.of(structure, others, about: sides[0].at)]
+          add(structure, meet, Axes.new, numbers, stiffness)
+        end
+
+        def turned(structure, sides)
+          raise statement.fault("a point of a solid does not turn", path: "target", cure: "Choose faces, or edges that are not straight.") unless sides.all?(&:turns?)
+
+          add(structure, sides, Axes.new, turns.map { |c| TURNS.index(c) + 3 }, turning)
+        end
+
+        def add(structure, sides, axes, numbers, value)
+          structure.connectors.add(self, "spring of “#{statement['target']}”", sides, axes.table, numbers, stiffness: Numo::DFloat.zeros(numbers.size).fill(value))
+        end
+
+        def between(sides)
+          line = sides[1].at - sides[0].at
+          length = Math.sqrt((line**2).sum)
+          raise statement.fault("both its regions have the same middle, so there is no line between them", path: "components", cure: "Choose x, y or z.") if length < problem.parts.size * 1e-9
+
+          line / length
+        end
+
+        def shared(structure)
           shares = places.map { |place| [structure.grid.places.fetch(place.key), structure.surface(place).shares] }
-          each = statement.quantity("stiffness", "stiffness") / shares.sum { |_, share| share.sum }
+          each = stiffness / shares.sum { |_, share| share.sum }
           shares.each { |conn, share| components.each { |name| structure.stiffen(conn, name, share * each) } }
         end
       end

@@ -5,7 +5,7 @@ module Lattice
     module Kinds
       # Linear static: K u = f with u = T q + g, all load cases on one factorisation.
       class Static
-        VERSION = 2
+        VERSION = 7
 
         def self.options(study) = [study.quantity("load_factor", "ratio") || 1.0]
 
@@ -31,12 +31,14 @@ module Lattice
           loads = @structure.loads * self.class.options(@study)[0]
           matrix = @structure.assembled(@monitor) { |piece| check_folded(piece) }
           constraints = @structure.constraints
+          matrix = @structure.bolted(matrix)
           stiff = @structure.sprung(matrix)
           @structure.hold_idle(stiff)
           reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(stiff), constraints.reduce_load(stiff, loads)] }
           @monitor.log("#{reduced.size} unknowns, #{reduced.entries} entries#{", #{loads.shape[0]} cases" if loads.shape[0] > 1}")
           u = constraints.expand(solve(reduced, right))
-          @monitor.phase("recovery", upto: 1.0) { recover(u, matrix.dot(u), loads) }
+          u += tightening
+          @monitor.phase("recovery", upto: 1.0) { recover(settled(u), matrix, loads) }
         end
 
         private
@@ -48,18 +50,44 @@ module Lattice
           raise SolveFailed.new("an element of “#{piece.body.name}” is folded by its curved sides", cure: "Choose a smaller mesh size.")
         end
 
+        # What tightened bolts move, in every case; see System::Bolts.
+        def tightening
+          bolts = @structure.bolts
+          return 0.0 if bolts.tightened.empty?
+
+          @shortening = bolts.shortenings(@pulled)
+          @shortening[true, bolts.tightened].dot(@pulled)
+        end
+
+        # Cases, and where one-way links may let go also combinations, which are no sums of cases then.
+        # @return [Array<Settling::Frame>]
+        def settled(u) = Settling.new(@structure, Steps.new(@problem.cases), @columns, @monitor).call(u)
+
+        # Forces inside: of elements, bolts, and what joins parts.
+        def internal(matrix, frame)
+          forces = matrix.dot(frame.u)
+          forces += @structure.bolts.held(frame.weights.dot(@shortening)) if @shortening
+          forces + @structure.connectors.held(frame.forces)
+        end
+
         def solve(matrix, right)
           return right if matrix.size.zero?
 
           factor = @monitor.phase("factorisation", upto: 0.85) { Algebra::Factor.new(matrix) }
           result = @monitor.phase("solution", upto: 0.9) { factor.solve(right) }
+          @pulled = moved(factor, @structure.bolts.pulls) unless @structure.bolts.tightened.empty?
+          @columns = moved(factor, System::OneWay.unit_forces(@structure.connectors, @structure.dofs.size)) if @structure.connectors.one_way.any?
           @monitor.add(factor.times.transform_keys { |k| "cholmod #{k}" })
           factor.free
           finite(result)
         rescue Algebra::Factor::NotPositive
-          raise SolveFailed.new("the model can still move without resisting: a part is loose, or its supports leave a motion free",
-                                statement: @problem.conditions.find(&:holds?)&.statement&.id,
-                                cure: "Hold it in another place or component; the readiness list tells which motions are free.")
+          raise Loose.new(@structure, matrix).failure
+        end
+
+        # What forces move, besides what is given.
+        def moved(factor, forces)
+          constraints = @structure.constraints
+          constraints.expand_movements(factor.solve(constraints.reduce_loads(forces)))
         end
 
         def finite(result)
@@ -69,36 +97,52 @@ module Lattice
                                 cure: "Check the supports, and the units of the materials.")
         end
 
-        def recover(u, internal, loads)
-          states = Array.new(u.shape[0]) { |k| state(u[k, true].dup, internal[k, true].dup, loads[k, true].dup, k) }
-          frames, made = Steps.new(@problem.cases).to_a
-          Result::Outcome.new(grid: @grid, frames: frames, states: states, made: made, mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?))
+        def recover(settled, matrix, loads)
+          states = settled.map { |frame| state(frame, internal(matrix, frame), frame.weights.dot(loads)) }
+          frames, made = Steps.new(@problem.cases).to_a(settled.size)
+          settled.zip(frames) { |solved, frame| frame.name = "#{frame.name}, #{solved.note}" if solved.note }
+          Result::Outcome.new(grid: @grid, frames: frames, states: states, made: made, about: about)
         end
 
-        def state(u, internal, load, in_case)
+        def about
+          Result::Outcome::About.new(mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?), totals: @structure.totals.rows(self.class.options(@study)[0]), joins: @structure.reports,
+                                     bolts: @structure.bolts.rows, connectors: @structure.connectors.about, bars: @structure.bars.rows,
+                                     walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
+        end
+
+        def state(frame, internal, load)
           dofs = @structure.dofs
           turns = dofs.names.include?(:rx)
-          split = { displacement: u, load: load, reaction: internal - load }.transform_values { |vector| dofs.spread(vector) }
-          turned = { rotation: u, moment_load: load, moment_reaction: internal - load }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-          stress, ends = recovered(u, in_case).transpose
-          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: energy(u, internal, in_case))
+          held = @structure.constraints.carried(internal - load)
+          split = { displacement: frame.u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
+          turned = { rotation: frame.u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
+          stress, ends = recovered(frame).transpose
+          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), bolts: bolts(frame), connectors: frame.connectors,
+                                               bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal))
         end
 
-        # Where bodies are warmed, ½ u K u is not what they hold.
-        def energy(u, internal, in_case)
-          @structure.free_strains.any? { |strains| strains[in_case].nonzero? } ? nil : (internal * u).sum / 2
+        def bolts(frame)
+          return if @structure.bolts.empty?
+
+          @structure.bolts.ends(frame.u, @shortening ? frame.weights.dot(@shortening) : Numo::DFloat.zeros(@structure.bolts.bolts.size))
+        end
+
+        # Where bodies are warmed, bolts tightened or links let go, ½ u K u is not what they hold.
+        def energy(frame, internal)
+          warmed = @structure.free_strains.any? { |strains| !(strains * frame.weights).eq(0).all? }
+          @shortening || warmed || @columns ? nil : (internal * frame.u).sum / 2
         end
 
         # Of every piece its stress by layer and, of members, the forces at the ends of its elements.
-        def recovered(vector, in_case)
+        def recovered(frame)
           factor = self.class.options(@study)[0]
           @structure.pieces.zip(@structure.spread_loads, @structure.free_strains).map do |piece, spread, strains|
-            free = strains[in_case] * factor
+            free = (strains * frame.weights).sum * factor
             table = @structure.dofs.table(piece.conn, piece.names)
-            u = vector[table.flatten].reshape(*table.shape).dup
+            u = frame.u[table.flatten].reshape(*table.shape).dup
             next [piece.recover(u, free), nil] unless spread
 
-            ends = piece.ends(u, spread[in_case, true, true] * factor, free)
+            ends = piece.ends(u, frame.weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * factor, free)
             [piece.fibres.stresses(ends), ends]
           end
         end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    module Conditions
+      # Everything is carried along with an acceleration: inertia pushes back.
+      class Acceleration < Gravity
+        private
+
+        def sign = -1
+      end
+    end
+  end
+end

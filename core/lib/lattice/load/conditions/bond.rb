@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    module Conditions
+      # Two regions move as if they were one, whatever their meshes: faces with faces, sides of plane regions with such
+      # sides, and edges of shells with faces, where their turns follow too.
+      class Bond < Join
+        acts_on :faces, :edges
+
+        REACH = 5e-3 # of the part, where none is typed
+
+        def check!
+          super
+          mixed = [places, others].find { |side| side.map(&:of).uniq.size > 1 }
+          raise statement.fault("one of its sides has faces and edges", path: "target", cure: "Use one bond for the faces, and one for the edges.") if mixed
+
+          raise statement.fault("edges of solids are not bonded", path: "target", cure: "Choose faces; edges of shells may be bonded to faces.") if edge_of_solid?
+          raise statement.fault("its reach is not above zero", path: "reach", cure: "Give a length above zero.") unless reach.positive?
+        end
+
+        def reach = statement.quantity("reach", "length") || (problem.parts.size * REACH)
+
+        def apply(structure)
+          check!
+          sides = [side(structure, places), side(structure, others)]
+          found = if edges?(places) || edges?(others)
+                    System::EdgeBond.new(structure, self, sides.sort_by { |s| s.edges ? 0 : 1 })
+                  else
+                    System::FaceBond.new(structure, self, sides.sort_by(&:fineness))
+                  end
+          structure.reports << found.call.merge(statement: statement.id, label: "bond “#{statement['target']}” to “#{statement['to']}”")
+        end
+
+        private
+
+        # Edges in space; those of regions in the plane are their sides.
+        def edges?(list) = problem.parts.dimension == 3 && list[0].of == :edges
+        def edge_of_solid? = (places + others).any? { |p| p.of == :edges && problem.parts.body(p.body).solid? }
+
+        def side(structure, list)
+          System::Side.new(structure, list, edges?(list))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    # A condition that ties one region to another, or to the ground where it may and none is told.
+    class Join < Condition
+      def joins? = !grounded?
+      def holds? = grounded?
+      def others = grounded? ? [] : problem.groups.target!(statement, self.class.targets, "to")
+      def all_places = places + others
+
+      def check!
+        super
+        shared = places.map(&:key) & others.map(&:key)
+        raise statement.fault("“#{shared[0][1]}” is on both of its sides", path: "to", cure: "Choose another region for one of them.") unless shared.empty?
+      end
+
+      def signature = [*super, others.map(&:key).sort]
+
+      private
+
+      # Whether it may stand on the ground, and does.
+      def grounded? = self.class.ground? && !statement["to"]
+
+      class << self
+        def or_ground = @ground = true
+        def ground? = @ground ? true : false
+      end
+    end
+  end
+end

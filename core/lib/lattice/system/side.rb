@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module Lattice
+  module System
+    # One side of a joint: the pieces of its places by their kinds, and what its nodes may do.
+    class Side
+      # One kind of pieces: conn [k, m], kind, sizes [k] in m² or m
+      Pieces = Struct.new(:conn, :kind, :sizes)
+
+      attr_reader :places, :edges, :pieces
+
+      # @param structure [Structure]
+      # @param places [Array<Shape::Place>]
+      # @param edges [Boolean] whether they are edges in space
+      def initialize(structure, places, edges)
+        @structure = structure
+        @places = places
+        @edges = edges
+        @pieces = places.map { |p| piece(p) }.group_by(&:kind).map do |kind, same|
+          Pieces.new(same.map(&:conn).reduce { |a, b| a.concatenate(b) }, kind, same.map(&:sizes).reduce { |a, b| a.concatenate(b) })
+        end
+      end
+
+      def piece(place)
+        conn = @structure.grid.places.fetch(place.key)
+        Pieces.new(conn, @structure.grid.piece(place.body, conn), @structure.surface(place).shares.sum(1))
+      end
+
+      # @return [Float] mean size of its pieces; the finer side depends on the coarser
+      def fineness = pieces.sum { |p| p.sizes.sum } / pieces.sum { |p| p.sizes.size }
+
+      # @return [Boolean] whether its nodes turn
+      def turns? = @turns ||= (@structure.dofs.at(pieces[0].conn.flatten, :rx) >= 0).all?
+    end
+  end
+end

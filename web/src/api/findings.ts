@@ -1,0 +1,241 @@
+import type { MeshSummary } from "./types";
+
+export interface LimitFinding {
+  kind: "limit";
+  statement: string;
+  quantity: string;
+  words: string;
+  target: string;
+  dimension: string;
+  value: number;
+  allowed: number;
+  utilisation: number;
+  margin: number;
+  holds: boolean;
+  at: number[] | null;
+  /** The frame that decides, where there are several. */
+  frame_name: string | null;
+}
+
+export interface HandCheckFinding {
+  kind: "hand_check";
+  statement: string;
+  beam: string;
+  body: string;
+  estimate: number;
+  computed: number;
+  difference: number | null;
+  direction: string;
+  span: number;
+}
+
+export interface EquilibriumFinding {
+  kind: "equilibrium";
+  value: number;
+  holds: boolean;
+}
+
+/** A field along a path; null where it is outside. */
+export interface PathFinding {
+  kind: "path";
+  statement: string;
+  name: string;
+  quantity: string;
+  words: string;
+  dimension: string;
+  distance: number[];
+  /** Frame by frame. */
+  values: (number | null)[][];
+  outside: number;
+}
+
+/** How far the bolts of a statement are used, the most used of them. */
+export interface BoltsFinding {
+  kind: "bolts";
+  statement: string;
+  count: number;
+  bolt: string;
+  tension: number;
+  shear: number;
+  used: BoltUse;
+  /** Factors of safety; null where nothing acts. */
+  safety: { tension: number | null; shear: number | null };
+  utilisation: number;
+  margin: number;
+  holds: boolean;
+  frame_name: string | null;
+}
+
+export interface BoltUse {
+  tension: number;
+  shear: number;
+  combined: number;
+}
+
+/** What a bolt is; its forces stand in each frame, in the same order. */
+export interface BoltInfo {
+  statement: string;
+  label: string;
+  number: number;
+  size: string;
+  class: string;
+  head: [number, number, number];
+  nut: [number, number, number];
+  proof: number;
+  shear_force: number;
+  tightened: number | null;
+}
+
+/** N and N m at head and nut. */
+export interface BoltForces {
+  tension: number[];
+  shear: number[];
+  bending: number[];
+  used: BoltUse;
+}
+
+/** Embedded bars against their yield strength: the most stressed piece. */
+export interface BarsFinding {
+  kind: "bars";
+  statement: string;
+  target: string;
+  stress: number;
+  strain: number;
+  allowed: number;
+  utilisation: number;
+  margin: number;
+  holds: boolean;
+  at: number[];
+  frame_name: string | null;
+}
+
+/** How far a member is used, in the frame that uses it most. */
+export interface MemberUse {
+  body: string;
+  name: string;
+  tension: number;
+  compression: number;
+  shear: number;
+  by: string;
+  utilisation: number;
+  frame_name: string | null;
+}
+
+export interface MembersFinding {
+  kind: "members";
+  statement: string;
+  target: string;
+  name: string;
+  by: string;
+  utilisation: number;
+  margin: number;
+  holds: boolean;
+  frame_name: string | null;
+  /** All members, the most used first. */
+  members: MemberUse[];
+}
+
+/** What joins two places, or holds one to the ground. */
+export interface ConnectorInfo {
+  statement: string;
+  kind: string;
+  label: string;
+  at: [number, number, number];
+  /** Rows: its axes; forces stand along them. */
+  axes: number[][];
+  components: number[];
+  way: "push" | "pull" | null;
+  ground: boolean;
+  /** Over the frames that are judged: the greatest size of its force, N, and the frames in which it lets go. */
+  most: number;
+  opens: string[];
+}
+
+/** What of an embedded bar lies in one element. */
+export interface BarInfo {
+  statement: string;
+  label: string;
+  from: number;
+  upto: number;
+  at: [number, number, number];
+  area: number;
+  young: number;
+}
+
+export type Finding = BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+
+/** What a load pushes in all, as it came to the nodes; moments about the origin. */
+export interface LoadTotal {
+  statement: string;
+  label: string;
+  case: string;
+  force: number[];
+  moment: number[];
+}
+
+/** What a join found: m² (or m) that lie on the other side, distances in m, nodes that follow. */
+export interface JoinReport {
+  statement: string;
+  label: string;
+  covered: number | null;
+  whole: number | null;
+  least: number;
+  greatest: number;
+  nodes: number;
+  /** Nodes that lay out of reach, of beds. */
+  left?: number;
+}
+
+/** What is told of one frame; an envelope has peaks alone. */
+export interface FrameSummary {
+  energy?: number | null;
+  balance?: { load: number[]; reaction: number[]; load_moment: number[]; reaction_moment: number[]; error: number; size: number };
+  peaks: {
+    von_mises: { value: number; at: number[]; unaveraged: number | null };
+    displacement: { value: number; at: number[] };
+  };
+  supports?: { statement: string; target: string; reaction: number[] }[];
+  members?: MemberRow[];
+  bolt_forces?: BoltForces[];
+  /** Of every connector: forces along its axes, moments about them, 1 while it acts, m that it stands apart. */
+  connector_forces?: number[][];
+  /** Of every piece of a bar; force of all that lie side by side. */
+  bar_forces?: { strain: number; stress: number; force: number }[];
+}
+
+/** A member with the forces in it: at its ends, and the extremes between. */
+export interface MemberRow {
+  body: string;
+  name: string;
+  /** Largest stress along it, in size, Pa. */
+  stress: number;
+  forces: Record<"N" | "V2" | "V3" | "T" | "M2" | "M3", { start: number; finish: number; greatest: number; least: number }>;
+}
+
+export interface ResultFrame extends FrameSummary {
+  index: number;
+  kind: string;
+  name: string;
+}
+
+export interface Findings {
+  study: string;
+  findings: Finding[];
+  holds: boolean;
+  /** What gives way first, of all that has a utilisation. */
+  first: { statement: string; kind: string; what: string; safety: number; utilisation: number } | null;
+  summary: {
+    mesh: MeshSummary;
+    mass: number | null;
+    loads: LoadTotal[];
+    joins: JoinReport[];
+    bolts: BoltInfo[];
+    connectors: ConnectorInfo[];
+    bars: BarInfo[];
+    /** The fields of the result, their words and kinds of quantity. */
+    catalogue: { name: string; words: string; dimension: string }[];
+    /** Of shells; one without a name elsewhere. */
+    layers: string[];
+    frames: ResultFrame[];
+  };
+}
