@@ -24,14 +24,15 @@ module LatticeServer
       findings = Lattice::Verdict::Findings.new(@problem, study, result).to_h
       digest = @problem.findings_digest(study)
       @derived.put(digest, "findings", findings)
-      { findings_digest: digest, result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest, holds: findings[:holds] }
+      { findings_digest: digest, result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest_of(study), holds: findings[:holds] }
     end
 
     # What was computed before, where it is whole; else what is computed now, kept.
     # @param kind [Symbol] :mesh or :result
+    # @param mesh [String] digest of the mesh that a result lies on
     # @param grid [Proc] of a result
-    def keep(kind, digest, grid = nil, &)
-      before(kind, digest, grid) || yield.tap { |made| kind == :mesh ? keep_mesh(digest, made) : keep_result(digest, made) }
+    def keep(kind, digest, mesh = nil, grid = nil, &)
+      before(kind, digest, grid) || yield.tap { |made| kind == :mesh ? keep_mesh(digest, made) : keep_result(digest, made, mesh) }
     end
 
     private
@@ -56,8 +57,8 @@ module LatticeServer
       @derived.put(digest, "mesh", summary) { |path| Lattice::Format::GridFile.write(path, grid) }
     end
 
-    def keep_result(digest, result)
-      @derived.put(digest, "result", { mesh: @problem.mesh_digest }) { |path| Lattice::Format::ResultFile.write(path, result) }
+    def keep_result(digest, result, mesh)
+      @derived.put(digest, "result", { mesh: mesh }) { |path| Lattice::Format::ResultFile.write(path, result) }
     end
   end
 end

@@ -162,7 +162,62 @@ export interface BarInfo {
   young: number;
 }
 
-export type Finding = BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+/** What a peak does on ever finer meshes. */
+export interface LadderFinding {
+  kind: "ladder";
+  statement: string;
+  of: string;
+  target: string | null;
+  quantity: string;
+  words: string;
+  dimension: string;
+  /** From coarse to fine; element: the peak before averaging. */
+  rows: { finer: number; elements: number; unknowns: number; value: number; element: number; at: number[]; seconds: number; error: number | null }[];
+  state: "settled" | "rising" | "singular" | "doubtful" | "uneven";
+  order: number | null;
+  extrapolated: number | null;
+  change: number;
+  at: number[];
+  /** Balls in which the first mesh should be finer. */
+  proposed: { at: number[]; radius: number; size: number; error: number }[];
+}
+
+/** How a close-up fits its whole. */
+export interface CloseUpFinding {
+  kind: "close_up";
+  statement: string;
+  of: string;
+  nodes: number;
+  /** Of the stress on the cut, as a share of the peak. */
+  difference: number;
+  depth: number;
+  elements: number;
+  peak: { value: number; element: number; at: number[] };
+  whole: { value: number; at: number[] } | null;
+}
+
+/** A quantity at a place, frame by frame. */
+export interface GaugeFinding {
+  kind: "gauge";
+  statement: string;
+  name: string;
+  words: string;
+  dimension: string;
+  values: (number | null)[];
+}
+
+/** What passes through a plane, frame by frame; N, N m and m. */
+export interface SectionFinding {
+  kind: "section_cut";
+  statement: string;
+  name: string;
+  axis: "x" | "y" | "z";
+  about: number[];
+  forces: (number[] | null)[];
+  moments: (number[] | null)[];
+}
+
+export type Finding = GaugeFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

@@ -64,7 +64,9 @@ export type Statement =
   | StatementMovingLoad
   | StatementMotion
   | StatementSignSets
-  | StatementMemberCheck;
+  | StatementMemberCheck
+  | StatementGauge
+  | StatementSectionCut;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1677,11 +1679,87 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static";
+  type: "static" | "ladder" | "close_up";
   /**
    * All loads are multiplied by this.
    */
   load_factor?: string;
+  /**
+   * The static study that a ladder or a close-up starts from.
+   */
+  of?: string;
+  /**
+   * Of a ladder: how many meshes; 4 when left out.
+   */
+  rungs?: number;
+  /**
+   * Of a ladder: how many times as fine each mesh is as the one before; 1.5 when left out.
+   */
+  finer?: string;
+  /**
+   * Of a ladder: the field whose peak is followed; von Mises stress when left out.
+   */
+  quantity?:
+    | "von_mises"
+    | "tresca"
+    | "principal_max"
+    | "principal_min"
+    | "stress_xx"
+    | "stress_yy"
+    | "stress_zz"
+    | "stress_xy"
+    | "stress_yz"
+    | "stress_zx"
+    | "displacement"
+    | "displacement_x"
+    | "displacement_y"
+    | "displacement_z"
+    | "reaction"
+    | "reaction_x"
+    | "reaction_y"
+    | "reaction_z"
+    | "rotation"
+    | "rotation_x"
+    | "rotation_y"
+    | "rotation_z";
+  /**
+   * Of a ladder: where the peak is looked for; everywhere when left out.
+   */
+  target?: string;
+  block?: Block1;
+  /**
+   * Of a close-up: length of an element's side.
+   */
+  size?: string;
+}
+/**
+ * A block along the axes.
+ */
+export interface Block1 {
+  /**
+   * Least x.
+   */
+  x: string;
+  /**
+   * Least y.
+   */
+  y: string;
+  /**
+   * Least z.
+   */
+  z: string;
+  /**
+   * Extent along x.
+   */
+  dx: string;
+  /**
+   * Extent along y.
+   */
+  dy: string;
+  /**
+   * Extent along z.
+   */
+  dz: string;
 }
 /**
  * An allowed value; read against a study's result.
@@ -2958,4 +3036,92 @@ export interface StatementMemberCheck {
    * Buckling length as a share of each member's length; 1 when left out.
    */
   buckling_length?: string;
+}
+/**
+ * A place that records a quantity in every frame of a study.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_gauge".
+ */
+export interface StatementGauge {
+  id: Id;
+  kind: "gauge";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  study: string;
+  quantity:
+    | "von_mises"
+    | "tresca"
+    | "principal_max"
+    | "principal_min"
+    | "stress_xx"
+    | "stress_yy"
+    | "stress_zz"
+    | "stress_xy"
+    | "stress_yz"
+    | "stress_zx"
+    | "displacement"
+    | "displacement_x"
+    | "displacement_y"
+    | "displacement_z"
+    | "reaction"
+    | "reaction_x"
+    | "reaction_y"
+    | "reaction_z"
+    | "rotation"
+    | "rotation_x"
+    | "rotation_y"
+    | "rotation_z";
+  spot?: Spot11;
+  /**
+   * The place that it reads over, instead of a point.
+   */
+  target?: string;
+  /**
+   * Over a place: the value greatest in size (when left out), least in size, or the mean of its points. Reactions are added up.
+   */
+  how?: "greatest" | "least" | "mean";
+}
+/**
+ * A point in space.
+ */
+export interface Spot11 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * Force and moment that pass through a plane, in every frame of a study.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_section_cut".
+ */
+export interface StatementSectionCut {
+  id: Id;
+  kind: "section_cut";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  study: string;
+  plane: {
+    axis: Axis;
+    /**
+     * Where the plane cuts the axis.
+     */
+    at: string;
+  };
 }

@@ -1,41 +1,58 @@
 import { useState } from "react";
 import { digits } from "../ui/units";
-import { steps } from "./steps";
+import { decades, steps } from "./steps";
 
 const [WIDE, HIGH, LEFT, BELOW] = [560, 190, 64, 30];
+const INKS = ["#2f7171", "#b3541e", "#5b6f9e", "#8a6d1f", "#7a4b78"];
+
+export interface Curve {
+  name: string;
+  y: (number | null)[];
+  /** A value that it tends to, or is read against. */
+  flat?: boolean;
+}
 
 interface Props {
   x: number[];
-  y: (number | null)[];
+  curves: Curve[];
   xWords: string;
   yWords: string;
   label: string;
+  /** Decades along x. */
+  log?: boolean;
+  /** The y axis need not begin at zero. */
+  close?: boolean;
 }
 
-/** A curve with its axes; gaps stay gaps, and the value at the pointer is told. */
-export function Graph({ x, y, xWords, yWords, label }: Props) {
+/** Curves over one axis; gaps stay gaps, and the values at the pointer are told. */
+export function Graph({ x, curves, xWords, yWords, label, log = false, close = false }: Props) {
   const [near, setNear] = useState<number | null>(null);
-  const known = y.filter((v): v is number => v !== null);
-  const ys = steps(Math.min(...known, 0), Math.max(...known, 0));
-  const xs = steps(Math.min(...x), Math.max(...x), 6);
+  const known = curves.flatMap((c) => c.y).filter((v): v is number => v !== null);
+  const zero = close ? [] : [0];
+  const ys = steps(Math.min(...known, ...zero), Math.max(...known, ...zero));
+  const scale = log ? Math.log10 : (v: number) => v;
+  const xs = log ? decades(Math.min(...x), Math.max(...x)) : steps(Math.min(...x), Math.max(...x), 6);
   const [y0, y1] = [Math.min(...ys, ...known), Math.max(...ys, ...known)];
-  const [x0, x1] = [Math.min(...x), Math.max(...x)];
-  const px = (v: number) => LEFT + ((v - x0) / (x1 - x0 || 1)) * (WIDE - LEFT - 12);
+  const [x0, x1] = [scale(Math.min(...x)), scale(Math.max(...x))];
+  const px = (v: number) => LEFT + ((scale(v) - x0) / (x1 - x0 || 1)) * (WIDE - LEFT - 12);
   const py = (v: number) => 10 + (1 - (v - y0) / (y1 - y0 || 1)) * (HIGH - BELOW - 10);
-  let pen = "M";
-  const line = x
-    .map((d, i) => {
-      const v = y[i];
-      if (v === null || v === undefined) return (pen = "M"), "";
-      const text = `${pen}${px(d).toFixed(1)} ${py(v).toFixed(1)}`;
-      pen = "L";
-      return text;
-    })
-    .join("");
+  function drawn({ y }: Curve) {
+    let pen = "M";
+    return x
+      .map((d, i) => {
+        const v = y[i];
+        if (v === null || v === undefined) return (pen = "M"), "";
+        const text = `${pen}${px(d).toFixed(1)} ${py(v).toFixed(1)}`;
+        pen = "L";
+        return text;
+      })
+      .join("");
+  }
   function point(event: React.PointerEvent<SVGSVGElement>) {
     const box = event.currentTarget.getBoundingClientRect();
     const at = ((event.clientX - box.left) / box.width) * WIDE;
-    const found = x.reduce((best, d, i) => (y[i] !== null && (best < 0 || Math.abs(px(d) - at) < Math.abs(px(x[best] as number) - at)) ? i : best), -1);
+    const there = (i: number) => curves.some((c) => typeof c.y[i] === "number");
+    const found = x.reduce((best, d, i) => (there(i) && (best < 0 || Math.abs(px(d) - at) < Math.abs(px(x[best] as number) - at)) ? i : best), -1);
     setNear(found < 0 ? null : found);
   }
   return (
@@ -59,15 +76,30 @@ export function Graph({ x, y, xWords, yWords, label }: Props) {
       <text x={LEFT} y={HIGH - 4} fontSize="11" className="fill-faint">
         {yWords}
       </text>
-      <path d={line} fill="none" stroke="#2f7171" strokeWidth="1.8" />
-      {near !== null && (
-        <g>
-          <circle cx={px(x[near] as number)} cy={py(y[near] as number)} r="3.5" fill="#e6a23c" stroke="#22313b" />
-          <text x={Math.min(px(x[near] as number) + 7, WIDE - 130)} y={Math.max(py(y[near] as number) - 7, 12)} fontSize="11" className="fill-ink font-mono">
-            {digits(x[near] as number)}: {digits(y[near] as number)}
+      {curves.map((c, k) => (
+        <path key={c.name} d={drawn(c)} fill="none" stroke={INKS[k % INKS.length]} strokeWidth={c.flat ? 1 : 1.8} strokeDasharray={c.flat ? "4 4" : undefined} />
+      ))}
+      {curves.length > 1 &&
+        curves.map((c, k) => (
+          <text key={c.name} x={WIDE - 14} y={HIGH - BELOW - 8 - 13 * (curves.length - 1 - k)} textAnchor="end" fontSize="11" fill={INKS[k % INKS.length]}>
+            {c.name}
           </text>
-        </g>
-      )}
+        ))}
+      {curves.map((c, k) => c.y.length < 12 && !c.flat && x.map((d, i) => typeof c.y[i] === "number" && <circle key={`${c.name} ${i}`} cx={px(d)} cy={py(c.y[i] as number)} r="2.6" fill={INKS[k % INKS.length]} />))}
+      {near !== null &&
+        curves.map((c, k) => {
+          const v = c.y[near];
+          if (typeof v !== "number" || c.flat) return null;
+          const at = px(x[near] as number);
+          return (
+            <g key={c.name}>
+              <circle cx={at} cy={py(v)} r="3.5" fill="#e6a23c" stroke="#22313b" />
+              <text x={Math.min(at + 7, WIDE - 130)} y={Math.max(py(v) - 7 + k * 13, 12)} fontSize="11" className="fill-ink font-mono">
+                {digits(x[near] as number)}: {digits(v)}
+              </text>
+            </g>
+          );
+        })}
     </svg>
   );
 }

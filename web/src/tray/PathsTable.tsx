@@ -32,7 +32,7 @@ export function PathsTable() {
           ))}
           {frames.length > 1 && <span className="text-faint">in {frames[at]?.name}</span>}
         </div>
-        {y.every((v) => v === null) ? <p className="text-amber-ink">All of it lies outside the part: give points in it, or on it.</p> : <Graph x={x} y={y} xWords={heads[0] ?? ""} yWords={heads[1] ?? ""} label={`${path.words} along ${path.name}`} />}
+        {y.every((v) => v === null) ? <p className="text-amber-ink">All of it lies outside the part: give points in it, or on it.</p> : <Graph x={x} curves={[{ name: path.name, y }]} xWords={heads[0] ?? ""} yWords={heads[1] ?? ""} label={`${path.words} along ${path.name}`} />}
       </div>
       <table className="self-start text-[12.5px]" aria-label="Values along the path">
         <thead>

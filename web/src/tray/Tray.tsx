@@ -11,14 +11,16 @@ import { PartsTable } from "./PartsTable";
 import { BarsTable } from "./BarsTable";
 import { BoltsTable } from "./BoltsTable";
 import { ConnectorsTable } from "./ConnectorsTable";
+import { GaugesTable } from "./GaugesTable";
+import { LadderTable } from "./LadderTable";
 import { PathsTable } from "./PathsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 
-type Tab = "reactions" | "paths" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "ladder" | "gauges" | "paths" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
-const OWN: Partial<Record<Kind, Tab>> = { path: "paths", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
+const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
@@ -28,7 +30,7 @@ export function Tray() {
   const drawn = (statement?.kind === "outline" || statement?.kind === "line") && cornersOf(statement).length > 0 ? statement : null;
   const framed = view.studies.some((s) => s.findings?.summary.frames.some((f) => (f.members?.length ?? 0) > 0));
   const latest = view.runs[0]?.state;
-  const own = statement ? OWN[statement.kind] : undefined;
+  const own = statement?.kind === "study" && statement.type === "ladder" ? "ladder" : statement ? OWN[statement.kind] : undefined;
   const [tab, setTab] = useState<Tab>(view.studies.some((s) => s.result) ? "reactions" : "parts");
 
   /** A run is followed until it is done; what ended otherwise stays in sight. */
@@ -43,7 +45,9 @@ export function Tray() {
     ["corners", "Corners", drawn !== null],
     ["parts", "Parts", true],
     ["reactions", "Reactions", true],
+    ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["paths", "Paths", has("path")],
+    ["gauges", "Gauges", has("gauge", "section_cut")],
     ["bolts", "Bolts", has("bolt")],
     ["joints", "Joints", has("joint", "one_way", "spot_welds") || view.studies.some((s) => (s.findings?.summary.connectors.length ?? 0) > 0)],
     ["bars", "Bars", has("bars")],
@@ -70,7 +74,9 @@ export function Tray() {
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "members" && <MembersTable />}
+        {tab === "ladder" && <LadderTable />}
         {tab === "paths" && <PathsTable />}
+        {tab === "gauges" && <GaugesTable />}
         {tab === "bolts" && <BoltsTable />}
         {tab === "joints" && <ConnectorsTable />}
         {tab === "bars" && <BarsTable />}

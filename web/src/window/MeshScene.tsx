@@ -22,13 +22,15 @@ interface Props {
   displacement?: Float32Array;
   exaggeration?: number;
   animated?: boolean;
+  /** [k] 1 where it is not to be read. */
+  veiled?: Float32Array;
   /** Draw the sides of elements, or only the edges of the shape. */
   sides: boolean;
   onPoint: (pointed: Pointed | null) => void;
 }
 
 /** A meshed skin coloured by a field, deformed as much as wanted. */
-export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, sides, onPoint }: Props) {
+export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, veiled, sides, onPoint }: Props) {
   const { invalidate } = useThree();
   const rest = skin.arrays.positions as Float32Array;
   const position = useMemo(() => new BufferAttribute(new Float32Array(rest), 3), [rest]);
@@ -38,8 +40,9 @@ export function MeshScene({ skin, values, stops, low, high, limit, displacement,
 
   useEffect(() => {
     surface.setAttribute("value", new BufferAttribute(values, 1));
+    if (veiled) surface.setAttribute("veiled", new BufferAttribute(veiled, 1));
     invalidate();
-  }, [surface, values, invalidate]);
+  }, [surface, values, veiled, invalidate]);
 
   useEffect(() => {
     const { range, limit: bound } = material.uniforms;

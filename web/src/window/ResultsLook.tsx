@@ -105,7 +105,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   return (
     <>
       <Stage scene={{ ...scene, cover: frames.length > 1 ? STRIP : undefined }}>
-        <MeshScene skin={skin} values={values} stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit?.allowed ?? null} displacement={displacement} exaggeration={factor} animated={animated} sides={false} onPoint={setPointed} />
+        <MeshScene skin={skin} values={values} veiled={found.arrays.veiled as Float32Array | undefined} stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit?.allowed ?? null} displacement={displacement} exaggeration={factor} animated={animated} sides={false} onPoint={setPointed} />
         {members && (
           <MeshScene
             skin={members.skin}
@@ -161,6 +161,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
           {frames.length > 1 && <>, {frames[frame]?.name}</>} · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
           {limit && <>, {Math.round((Math.abs(peak) / limit.allowed) * 100)} % of the limit</>}
         </span>
+        {found.arrays.veiled && <span className="ml-2 text-faint">grey: too near to the cut to be read</span>}
         {study.state === "stale" && <span className="ml-2 text-amber-ink">stale: the model has changed since</span>}
       </Card>
       <div className={`card absolute ${frames.length > 1 ? "bottom-[124px]" : "bottom-[68px]"} left-4 flex items-center gap-2 px-2 py-1 text-[12px]`}>

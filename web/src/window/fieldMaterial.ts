@@ -11,7 +11,7 @@ function ramp(stops: readonly [number, number, number][]): DataTexture {
 
 /**
  * Colours by a value at the nodes, softly lit. From the limit on, a narrow amber band,
- * then hatched vermilion; normals come from the drawn surface, so that they follow the
+ * then hatched vermilion; what is veiled is greyed; normals come from the drawn surface, so that they follow the
  * deformed shape.
  */
 export function fieldMaterial(stops: readonly [number, number, number][]): ShaderMaterial {
@@ -28,10 +28,13 @@ export function fieldMaterial(stops: readonly [number, number, number][]): Shade
     },
     vertexShader: /* glsl */ `
       attribute float value;
+      attribute float veiled;
+      varying float veil;
       varying float shown;
       varying vec3 place;
       void main() {
         shown = value;
+        veil = veiled;
         vec4 seen = modelViewMatrix * vec4(position, 1.0);
         place = seen.xyz;
         gl_Position = projectionMatrix * seen;
@@ -43,6 +46,7 @@ export function fieldMaterial(stops: readonly [number, number, number][]): Shade
       uniform vec2 range;
       uniform float limit;
       varying float shown;
+      varying float veil;
       varying vec3 place;
       void main() {
         vec3 normal = normalize(cross(dFdx(place), dFdy(place)));
@@ -55,6 +59,7 @@ export function fieldMaterial(stops: readonly [number, number, number][]): Shade
         } else if (abs(shown) > limit * 0.97) {
           colour = vec3(0.902, 0.635, 0.235);
         }
+        if (veil > 0.5) colour = mix(colour, vec3(0.78, 0.79, 0.77), 0.8 - 0.25 * step(0.5, fract((gl_FragCoord.x - gl_FragCoord.y) / 7.0)));
         gl_FragColor = vec4(colour * light, 1.0);
       }
     `,

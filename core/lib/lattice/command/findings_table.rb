@@ -21,8 +21,8 @@ module Lattice
       private
 
       def tables
-        paths, members = %w[path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
-        paths.map { |f| path_table(f) } + members.map { |f| member_table(f) } + JoinTables.new(@findings).to_a
+        ladders, cuts, paths, members = %w[ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
+        ladders.map { |f| ladder_table(f) } + cuts.map { |f| section_table(f) } + paths.map { |f| path_table(f) } + members.map { |f| member_table(f) } + JoinTables.new(@findings).to_a
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @findings[:units])
@@ -35,6 +35,25 @@ module Lattice
       def hand_check(finding)
         ["#{finding[:body]} as a #{finding[:beam]}: deflection along #{finding[:direction]}", shown(finding[:computed], "length"),
          "by hand #{shown(finding[:estimate], 'length')}", finding[:difference] ? percent(finding[:difference]) : ""]
+      end
+
+      STATES = { "settled" => "settled", "rising" => "still on its way: take finer meshes", "singular" => "singular: it does not settle", "doubtful" => "settles so slowly that it may be singular",
+                 "uneven" => "goes up and down: no end can be told" }.freeze
+
+      def ladder(finding)
+        ends = finding[:extrapolated] ? "towards #{shown(finding[:extrapolated], finding[:dimension])}" : ""
+        ["peak of #{finding[:words]} on #{finding[:rows].size} meshes#{" in #{finding[:target]}" if finding[:target]}", shown(finding[:rows].last[:value], finding[:dimension]), ends, STATES.fetch(finding[:state])]
+      end
+
+      def ladder_table(finding)
+        TextTable.new(["times as fine", "unknowns", "peak", "before averaging", "error", "time"], finding[:rows].map do |row|
+          [row[:finer].round(3), row[:unknowns], shown(row[:value], finding[:dimension]), shown(row[:element], finding[:dimension]), row[:error] ? percent(row[:error]) : "–", "#{row[:seconds].round(1)} s"]
+        end)
+      end
+
+      def close_up(finding)
+        ["close-up of “#{finding[:of]}”: peak, stress on the cut differs by #{(finding[:difference] * 100).round(1)} %", shown(finding[:peak][:value], "stress"),
+         finding[:whole] ? "#{shown(finding[:whole][:value], 'stress')} in the whole" : "", finding[:difference] < 0.05 ? "the cut lies far enough" : "cut farther away"]
       end
 
       def bolts(finding)
@@ -69,6 +88,23 @@ module Lattice
         frames = @findings[:summary][:frames].map { |f| f[:name] }
         TextTable.new(["along “#{finding[:name]}”", *frames], finding[:distance].each_index.map do |i|
           [shown(finding[:distance][i], "length"), *finding[:values].map { |values| values[i] ? shown(values[i], finding[:dimension]) : "–" }]
+        end)
+      end
+
+      def gauge(finding)
+        known = finding[:values].compact
+        ["#{finding[:words]} at “#{finding[:name]}”", known.empty? ? "outside the part" : known.minmax.uniq.map { |v| shown(v, finding[:dimension]) }.join(" to "), "", ""]
+      end
+
+      def section_cut(finding)
+        along = finding[:forces].compact.map { |f| f["xyz".index(finding[:axis])] }
+        ["section “#{finding[:name]}”: force along #{finding[:axis]}", along.minmax.uniq.map { |v| shown(v, "force") }.join(" to "), "", ""]
+      end
+
+      def section_table(finding)
+        rows = finding[:forces].each_index.select { |i| finding[:forces][i] }
+        TextTable.new(["through “#{finding[:name]}”", *%w[x y z].flat_map { |c| ["force #{c}", "moment #{c}"] }], rows.map do |i|
+          [@findings[:summary][:frames][i][:name], *finding[:forces][i].zip(finding[:moments][i]).flat_map { |f, m| [shown(f, "force"), shown(m, "moment")] }]
         end)
       end
 

@@ -34,6 +34,9 @@ module Lattice
       # Whether it makes places follow each other.
       def joins? = false
 
+      # Whether it acts per length, area or volume, so that a part of its place bears a part of it.
+      def spreads? = false
+
       # @return [Array<Fault>] what is odd, once nothing is wrong
       def oddities = []
 

@@ -21,7 +21,9 @@ module Lattice
 
       # @param grid [Grid]
       # @param bodies [Array<String>, nil] those that are looked at; nil takes all
-      def initialize(grid, bodies: nil)
+      # @param outside [Float] of the reference element that still counts as inside
+      def initialize(grid, bodies: nil, outside: OUTSIDE)
+        @outside = outside
         @grid = grid
         @blocks = grid.blocks.each_index.select { |b| bodies.nil? || bodies.include?(grid.blocks[b].body) }
       end
@@ -44,7 +46,7 @@ module Lattice
         kind = Element::Kind[block.kind]
         at = Algebra::Gather.rows(@grid.nodes, block.conn)
         size = Shape::Vectors.norm(at.max(1) - at.min(1))
-        margin = ((size * 0.1) + reach).reshape(block.size, 1)
+        margin = ((size * [0.1, @outside].max) + reach).reshape(block.size, 1)
         low = at.min(1) - margin
         high = at.max(1) + margin
         each_pairs(low, high) { |elements, points| settle(number, kind, at, size, elements, points, reach) }
@@ -80,7 +82,7 @@ module Lattice
         away = Shape::Vectors.norm((weights.reshape(*weights.shape, 1) * x).sum(1) - wanted)
         out = Element::Inverse.outside(kind, local)
         near = size[elements]
-        fits = Numo::Int32.cast(((out <= OUTSIDE) & (away <= (near * OUTSIDE).clip(reach, nil))).where)
+        fits = Numo::Int32.cast(((out <= @outside) & (away <= (near * OUTSIDE).clip(reach, nil))).where)
         take(number, elements, points, local, out.clip(0, nil) + (away / near), away, fits) unless fits.empty?
       end
 

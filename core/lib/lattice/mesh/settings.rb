@@ -44,15 +44,21 @@ module Lattice
       # @param groups [Shape::Groups]
       # @raise [InvalidInput]
       def self.read(statement, document, groups)
+        new(statement.quantity("size", "length"), **options(statement), local: document.active("size").map { |s| local(s, groups) },
+                                                                        divisions: document.active("division").map { |s| divided(s, groups) }.reduce({}, :merge),
+                                                                        rings: document.active("rings").map { |s| ringed(s, groups) }.reduce({}, :merge))
+      end
+
+      # @param statement [Model::Statement] of kind mesh
+      # @return [Hash] what it says besides the size
+      # @raise [InvalidInput]
+      def self.options(statement)
         growth = statement.quantity("growth", "ratio")
         turn = statement.quantity("turn", "angle")
         raise statement.fault("a growth of #{growth} does not grow", path: "growth", cure: "Give a ratio above 1, such as 1.35.") if growth && growth <= 1
         raise statement.fault("elements cannot turn by that angle", path: "turn", cure: "Give an angle between 5 and 90 deg.") if turn && !turn.between?(0.08, 1.6)
 
-        options = { order: statement["order"], family: statement["elements"], growth: growth && (growth - 1), turn: turn, through: statement["through"] }.compact
-        new(statement.quantity("size", "length"), **options, local: document.active("size").map { |s| local(s, groups) },
-                                                             divisions: document.active("division").map { |s| divided(s, groups) }.reduce({}, :merge),
-                                                             rings: document.active("rings").map { |s| ringed(s, groups) }.reduce({}, :merge))
+        { order: statement["order"], family: statement["elements"], growth: growth && (growth - 1), turn: turn, through: statement["through"] }.compact
       end
 
       # @return [Hash] [body, face or edge] => HoleRings::Ring
@@ -100,6 +106,15 @@ module Lattice
       def with(order: self.order, family: self.family, divisions: self.divisions, straight: self.straight)
         turn = order == self.order ? self.turn : TURNS.fetch(order)
         Settings.new(size, order: order, family: family, growth: growth, turn: turn, through: through, local: local, divisions: divisions, rings: rings, straight: straight)
+      end
+
+      # @param factor [Float] above 1
+      # @return [Settings] of a similar mesh, so many times as fine
+      def finer(factor)
+        Settings.new(size / factor, order: order, family: family, growth: growth, turn: turn / factor, through: (through * factor).round, straight: straight,
+                                    local: local.map { |l| Local.new(l.size / factor, l.places, l.region, l.signature) },
+                                    divisions: divisions.transform_values { |d| Division.new((d.count * factor).round, d.bias) },
+                                    rings: rings.transform_values { |r| HoleRings::Ring.new((r.count * factor).round, r.width) })
       end
 
       def linear? = order == "linear"

@@ -7,10 +7,11 @@ module Lattice
       # @param result [Outcome]
       # @param points [Numo::DFloat] [k, 3]
       # @param reach [Float] m, how far from a face or member a point may lie
-      def initialize(result, points, reach: 0.0)
+      # @param outside [Float] of the reference element, that a point may lie outside of it
+      def initialize(result, points, reach: 0.0, outside: Mesh::Placing::OUTSIDE)
         @result = result
         @points = points
-        @found = Mesh::Placing.new(result.grid).call(points, reach: reach)
+        @found = Mesh::Placing.new(result.grid, outside: outside).call(points, reach: reach)
       end
 
       # @param name [String] of the catalogue

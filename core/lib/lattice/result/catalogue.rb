@@ -16,8 +16,9 @@ module Lattice
         way = name == "rotation" ? "about" : "along"
         [Field.new(name, words, dimension), *%w[x y z].map { |c| Field.new("#{name}_#{c}", "#{words} #{way} #{c}", dimension) }]
       end
+      JUMP = Field.new("stress_error", "estimated error of stress", "stress")
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + PARTS + RESULTANTS).to_h { |field| [field.name, field] }.freeze
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS).to_h { |field| [field.name, field] }.freeze
 
       module_function
 

@@ -10,12 +10,16 @@ module Lattice
 
       # What holds for all frames. mass: kg or nil; ring: whether it is of rings; totals: what each load pushes, see
       # System::Totals; joins: what each found, see System::Structure#reports; walls: thickness of bodies of faces, m.
-      About = Struct.new(:mass, :ring, :totals, :joins, :bolts, :connectors, :bars, :walls, keyword_init: true) do
+      # found: what a kind of study adds.
+      About = Struct.new(:mass, :ring, :totals, :joins, :bolts, :connectors, :bars, :walls, :found, keyword_init: true) do
+        # @return [Object] the same as it comes back from a file, with symbols for keys
+        def self.symbolic(found) = found && JSON.parse(JSON.generate(found), symbolize_names: true)
+
         # @param hash [Hash] as it was written, with texts for keys
         def self.read(hash)
           rows = ->(list) { list.map { |row| row.transform_keys(&:to_sym) } }
           new(mass: hash["mass"], ring: hash["ring"], totals: rows[hash["totals"]], joins: rows[hash["joins"]], bolts: rows[hash["bolts"] || []], connectors: rows[hash["connectors"] || []],
-              bars: rows[hash["bars"] || []], walls: hash["walls"])
+              bars: rows[hash["bars"] || []], walls: hash["walls"], found: symbolic(hash["found"]))
         end
       end
 
@@ -43,6 +47,24 @@ module Lattice
       def connectors = about.connectors || []
       def bars = about.bars || []
       def walls = about.walls || {}
+      def found = about.found || {}
+
+      # @param more [Hash] of what JSON knows
+      # @return [Outcome] the same, with what a kind of study found
+      def with_found(more)
+        kept = About.symbolic(found.merge(more))
+        Outcome.new(grid: grid, frames: frames, states: @states, made: made, about: about.dup.tap { |a| a.found = kept })
+      end
+
+      # @return [Veil, nil] what is not to be read of a close-up
+      def veil = found[:veil] && (@veil ||= Veil.new(grid, **found[:veil]))
+
+      # @param points [Numo::Int32, nil] of the mesh; nil takes all
+      # @return [Numo::Int32] those that are to be read
+      def readable(points = nil)
+        points ||= Numo::Int32.new(grid.points.size).seq
+        veil ? veil.outside(points) : points
+      end
 
       # @return [Integer] of states that were computed
       def computed = @states.size
@@ -146,6 +168,7 @@ module Lattice
       end
 
       def plain(name, frame, layer)
+        return ErrorEstimate.new(self, frame).at_points if name == "stress_error"
         return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
 
         vector, component = Catalogue.vector(name)

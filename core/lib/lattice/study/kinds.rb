@@ -2,12 +2,10 @@
 
 module Lattice
   module Study
-    # The kinds of studies: each is one file in kinds/, named as the statement's type. A kind answers VERSION, which is
-    # raised when a change in it makes stored results obsolete, options(statement) by meaning, and
-    # call(problem, grid, statement, monitor) => Result::Outcome.
+    # The kinds of studies: each is one file in kinds/, named as the statement's type, with a class that extends Kind.
     module Kinds
       # @param statement [Model::Statement] a study
-      # @return [Module]
+      # @return [Kind]
       def self.of(statement) = const_get(statement["type"].split("_").map(&:capitalize).join)
     end
   end

@@ -8,9 +8,10 @@ module Lattice
       attr_reader :document, :parts, :groups, :materials
 
       # @param document [Model::Document]
-      def initialize(document)
+      # @param parts [Shape::Parts] its bodies, all of them unless others are given
+      def initialize(document, parts: Shape::Parts.new(document))
         @document = document
-        @parts = Shape::Parts.new(document)
+        @parts = parts
         @groups = Shape::Groups.new(document, @parts)
         @materials = Matter::Assignment.new(document, @parts, @groups)
       end
@@ -23,8 +24,12 @@ module Lattice
       # @return [Mesh::Settings, nil]
       # @raise [InvalidInput] when a statement of the mesh is wrong
       def settings
-        @settings ||= mesh_statement && Mesh::Settings.read(mesh_statement, document, groups).then { |read| straight.empty? ? read : read.with(straight: straight, divisions: read.divisions.merge(sections.bars)) }
+        @settings ||= mesh_statement && suited(Mesh::Settings.read(mesh_statement, document, groups))
       end
+
+      # @param factor [Float] how many times as fine
+      # @return [Problem] the same on a finer mesh, similar to this one's
+      def refined(factor) = factor == 1 ? self : Refined.new(self, factor)
 
       # @return [Array<String>] shells and members, which are solved with straight sides
       def straight = parts.bodies.select { |b| b.faces? || b.members? }.map(&:name)
@@ -48,9 +53,22 @@ module Lattice
       # What a study's result depends on, by meaning: what it reads, and nothing else.
       def study_digest(study)
         kind = Kinds.of(study)
-        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density, :expansion) }
-        Model::Digest.of([study["type"], kind::VERSION, kind.options(study), mesh_digest, cases.signature, conditions.map(&:signature), stuff, sections.signature])
+        Model::Digest.of([study["type"], kind::VERSION, *kind.signature(self, study)])
       end
+
+      # What linear studies read besides their options, by meaning.
+      # @return [Array]
+      def acting
+        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density, :expansion) }
+        [mesh_digest, cases.signature, conditions.map(&:signature), stuff, sections.signature]
+      end
+
+      # What is made of the problem for one study, once.
+      # @param study [Model::Statement]
+      def made_for(study) = (@made_for ||= {})[study.id] ||= yield
+
+      # @return [String, nil] digest of the mesh that a study's result lies on
+      def mesh_digest_of(study) = Kinds.of(study).problem(self, study).mesh_digest
 
       # @return [Hash] what the findings of a study depend on besides its result
       def findings_digest(study)
@@ -78,6 +96,10 @@ module Lattice
         raise InvalidInput.at(name ? "there is no study named “#{name.to_s.scrub('?')[0, 80]}”" : "there is no study",
                               cure: known.empty? ? "Add a study statement." : "Known: #{known.join(', ')}.")
       end
+
+      # @param settings [Mesh::Settings]
+      # @return [Mesh::Settings] as shells and members want them
+      def suited(settings) = straight.empty? ? settings : settings.with(straight: straight, divisions: settings.divisions.merge(sections.bars))
 
       # @return [Mesh::Grid]
       def mesh(monitor = Monitor.new)

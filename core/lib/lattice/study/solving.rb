@@ -22,14 +22,27 @@ module Lattice
         @monitor = monitor
       end
 
+      attr_reader :problem, :monitor
+
+      # @param problem [Problem]
+      # @param keeper [#keep] the same one, unless another is given
+      # @return [Solving] of another problem
+      def for(problem, keeper: @keeper, monitor: @monitor) = Solving.new(problem, keeper: keeper, monitor: monitor)
+
+      # @param grid [Mesh::Grid] the problem's mesh, where it is at hand
+      # @return [Solving]
+      def on(grid) = tap { @grid = grid }
+
       # @return [Mesh::Grid]
       def grid = @grid ||= @keeper.keep(:mesh, @problem.mesh_digest) { @problem.mesh(@monitor) }
 
       # @param study [Model::Statement]
       # @return [Result::Outcome]
       def call(study)
-        mesh = -> { grid }
-        @keeper.keep(:result, @problem.study_digest(study), mesh) { Kinds.of(study).call(@problem, grid, study, @monitor) }
+        kind = Kinds.of(study)
+        own = kind.problem(@problem, study)
+        there = own.equal?(@problem) ? self : self.for(own)
+        @keeper.keep(:result, @problem.study_digest(study), own.mesh_digest, -> { there.grid }) { kind.solve(self, study) }
       end
     end
   end

@@ -26,17 +26,18 @@ module Lattice
       end
 
       # @param dofs [Numo::Int32] unknowns that take a value
-      # @param value [Float]
+      # @param value [Float, Numo::DFloat] for all, or one for each
       # @param in_case [Integer, nil] the case it is given in, in others they are held; nil gives it in all
       # @return [Numo::Int32] those that already had another value there
       def prescribe(dofs, value, in_case: nil)
         return dofs if dofs.empty?
 
         @held[dofs] = 1
+        wanted = Numo::DFloat.zeros(dofs.size) + value
         clashes = (in_case ? [in_case] : (0...given.shape[0])).map do |k|
-          clash = dofs[(@set[k, dofs].ne(0) & (given[k, dofs] - value).abs.gt([value.abs, 1.0].max * 1e-15)).where]
+          clash = dofs[(@set[k, dofs].ne(0) & (given[k, dofs] - wanted).abs.gt(wanted.abs.clip(1.0, nil) * 1e-15)).where]
           @set[k, dofs] = 1
-          given[k, dofs] = value
+          given[k, dofs] = wanted
           clash
         end
         clashes.max_by(&:size)

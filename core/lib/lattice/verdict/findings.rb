@@ -7,13 +7,14 @@ module Lattice
       BALANCED = 1e-6
       JUDGED = %w[limit bolts members bars].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
-      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "member_check" => MemberCheck }.freeze
+      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck }.freeze
 
       # @param problem [Study::Problem]
       # @param study [Model::Statement]
       # @param result [Result::Outcome]
       def initialize(problem, study, result)
-        @problem = problem
+        @note = problem
+        @problem = Study::Kinds.of(study).problem(problem, study)
         @study = study
         @result = result
       end
@@ -26,7 +27,7 @@ module Lattice
 
       # @return [Array<Hash>]
       def findings
-        @findings ||= [equilibrium, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
+        @findings ||= [equilibrium, *Study::Kinds.of(@study).findings(@note, @study, @result), *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
       end
 
       private
@@ -74,7 +75,8 @@ module Lattice
       end
 
       def peak(field)
-        at = field.max_index
+        points = @result.readable
+        at = points[field[points].max_index]
         { value: field[at], at: @result.at(at) }
       end
 

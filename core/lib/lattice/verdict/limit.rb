@@ -38,7 +38,7 @@ module Lattice
       def by_body(result, frame)
         field = size_of(result.field(quantity, frame))
         places.group_by(&:body).map do |body, members|
-          points = result.grid.points_of(members)
+          points = result.readable(result.grid.points_of(members))
           at = points[field[points].max_index]
           finding(field[at], allowed(body), result.at(at), body)
         end

@@ -32,9 +32,6 @@ module Lattice
       def shares = Numo::DFloat.new(count).seq / (count - 1)
       def distances = shares * length
       def points = (shares.reshape(count, 1) * (to - from).reshape(1, 3)) + from.reshape(1, 3)
-
-      # Half the thickness of walls, or a little.
-      def reach = @problem.parts.bodies.filter_map { |b| b.faces? ? b.wall.to_f / 2 : nil }.max || (@problem.parts.size * 1e-6)
     end
   end
 end

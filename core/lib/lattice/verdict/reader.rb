@@ -22,6 +22,11 @@ module Lattice
 
       private
 
+      attr_reader :problem
+
+      # Half the thickness of walls, or a little: how far from a face a point may lie that is read.
+      def reach = problem.parts.bodies.filter_map { |b| b.faces? ? b.wall.to_f / 2 : nil }.max || (problem.parts.size * 1e-6)
+
       # The frames that are judged, and have states of their own.
       def judged(result) = @problem.cases.judged.reject { |frame| result.envelope?(frame) }
 

@@ -223,7 +223,11 @@ module Lattice
       end
 
       def check_studies
-        stop(fault("there is no study", "Add a static study.")) if @problem.studies.empty?
+        return stop(fault("there is no study", "Add a static study.")) if @problem.studies.empty?
+        return if @found.any?(&:stops?)
+
+        # What a study itself needs is looked at once the model is whole.
+        @problem.studies.each { |study| collect { Study::Kinds.of(study).check!(@problem, study) } }
       end
 
       def check_limits

@@ -59,6 +59,7 @@ module LatticeServer
           arrays["member #{name}"] = Numo::SFloat.cast(field[@member_points]) if @member_points
           [name, extreme(field, result).merge(dimension: dimension)]
         end
+        arrays["veiled"] = Numo::SFloat.cast(result.veil.points[drawn.points]) if result.veil
         packed(arrays, { extremes: extremes })
       end
 
@@ -109,8 +110,8 @@ module LatticeServer
       def movement(result, frame) = result.envelope?(frame) ? Numo::DFloat.zeros(*grid.nodes.shape) : result.displacement(frame)
 
       def extreme(field, result)
-        low = field.min_index
-        high = field.max_index
+        open = result.readable
+        low, high = [field[open].min_index, field[open].max_index].map { |i| open[i] }
         { min: field[low], max: field[high], min_at: result.at(low), max_at: result.at(high) }
       end
 

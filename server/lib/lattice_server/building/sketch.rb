@@ -26,7 +26,7 @@ module LatticeServer
 
       def studies
         @document.active("study").map do |study|
-          digests = { findings: @problem.findings_digest(study), result: @problem.study_digest(study), mesh: @problem.mesh_digest }
+          digests = { findings: @problem.findings_digest(study), result: @problem.study_digest(study), mesh: @problem.mesh_digest_of(study) }
           { name: study.name, statement: study.id, **digests }
         rescue Lattice::InvalidInput
           { name: study.name, statement: study.id, findings: nil, result: nil, mesh: nil }

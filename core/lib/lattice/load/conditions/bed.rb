@@ -6,6 +6,8 @@ module Lattice
       # An elastic bed: stiffness per area across a surface, to the ground or to another region; along the surface a share of it.
       class Bed < Join
         acts_on :faces, :edges
+
+        def spreads? = true
         or_ground
 
         # Across the surface alone, unless it holds along it too.

@@ -8,6 +8,7 @@ module Lattice
       class Bond < Join
         acts_on :faces, :edges
 
+        def spreads? = true
         REACH = 5e-3 # of the part, where none is typed
 
         def check!

@@ -7,6 +7,7 @@ module Lattice
       class Displacement < Condition
         acts_on :faces, :edges, :points, :bodies
 
+        def spreads? = true
         def holds? = true
         def components = [statement["component"].to_sym]
         def value = statement.quantity("value", "length")

@@ -6,6 +6,7 @@ module Lattice
       # The weight of everything.
       class Gravity < Condition
         def loads? = true
+        def spreads? = true
 
         def apply(structure)
           pull = along(structure.grid.dimension) * statement.quantity("value", "acceleration") * sign

@@ -7,6 +7,7 @@ module Lattice
       class LineLoad < Condition
         acts_on :edges, :bodies
 
+        def spreads? = true
         def loads? = true
 
         def check!

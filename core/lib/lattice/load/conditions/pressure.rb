@@ -7,6 +7,7 @@ module Lattice
       # shells it acts against the normal of the face.
       class Pressure < Condition
         def loads? = true
+        def spreads? = true
         def places = problem.groups.target!(statement, [problem.parts.dimension == 3 ? :faces : :edges])
 
         def check!

@@ -7,6 +7,7 @@ module Lattice
       class Rotation < Condition
         acts_on :faces, :edges, :points, :bodies
 
+        def spreads? = true
         def holds? = true
         def components = System::Dofs::NAMES
 

@@ -7,6 +7,7 @@ module Lattice
       class Support < Condition
         acts_on :faces, :edges, :points, :bodies
 
+        def spreads? = true
         def holds? = true
         def components = statement["components"].map(&:to_sym)
         def frame = statement["frame"] && (@frame ||= SupportFrame.of(statement))

@@ -7,6 +7,7 @@ module Lattice
       class Temperature < Condition
         acts_on :bodies
 
+        def spreads? = true
         def loads? = true
         def change = statement.quantity("value", "temperature") - (statement.quantity("reference", "temperature") || 293.15)
 

@@ -7,6 +7,7 @@ module Lattice
       class Traction < Condition
         acts_on :faces, :edges
 
+        def spreads? = true
         def loads? = true
 
         def check!

@@ -5,9 +5,15 @@ module Lattice
     module Kinds
       # Linear static: K u = f with u = T q + g, all load cases on one factorisation.
       class Static
+        extend Kind
+
         VERSION = 7
 
-        def self.options(study) = [study.quantity("load_factor", "ratio") || 1.0]
+        class << self
+          def options(study) = [study.quantity("load_factor", "ratio") || 1.0]
+          def signature(problem, study) = [options(study), *problem.acting]
+          def solve(solving, study) = call(solving.problem, solving.grid, study, solving.monitor)
+        end
 
         # @param problem [Problem]
         # @param grid [Mesh::Grid]
@@ -27,7 +33,7 @@ module Lattice
 
         def call
           Mesh::Estimate.check_solve!(@grid)
-          @structure = @monitor.phase("loads and supports", upto: 0.2) { System::Structure.new(@problem, @grid, @problem.conditions).apply }
+          @structure = @monitor.phase("loads and supports", upto: 0.2) { structure }
           loads = @structure.loads * self.class.options(@study)[0]
           matrix = @structure.assembled(@monitor) { |piece| check_folded(piece) }
           constraints = @structure.constraints
@@ -42,6 +48,9 @@ module Lattice
         end
 
         private
+
+        # @return [System::Structure] loaded and held
+        def structure = System::Structure.new(@problem, @grid, @problem.conditions).apply
 
         def check_folded(piece)
           return unless piece.folded?

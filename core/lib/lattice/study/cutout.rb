@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    # The problem of a close-up: what a block cuts out of a whole, on a mesh of its own, with what of the loads and
+    # supports acts there. The block's sides will be moved as the whole moves.
+    class Cutout < Problem
+      attr_reader :whole, :study
+
+      # @param whole [Problem]
+      # @param study [Model::Statement] of type close_up
+      # @raise [InvalidInput] for a block that cuts nothing out
+      def initialize(whole, study)
+        @whole = whole
+        @study = study
+        super(whole.document, parts: Shape::Cropped.new(whole.document, *corners, study))
+        raise study.fault("its block holds nothing of the part, whose box is #{box}", path: "block", cure: "Move it over the part.") if parts.bodies.empty?
+        raise study.fault("its block takes in the whole part", path: "block", cure: "Make it smaller, so that it cuts out what is to be seen closely.") if parts.cut.empty?
+      end
+
+      # @return [Array(Array<Float>, Array<Float>)] least and greatest corner of the block, m
+      def corners
+        raise study.fault("it has no block to cut out", path: "block", cure: "Give the block's corner and extents.") unless study["block"]
+
+        low = %w[x y z].map { |k| study.quantity("block.#{k}", "length") }
+        extent = %w[dx dy dz].map do |k|
+          study.quantity("block.#{k}", "length").tap { |v| raise study.fault("the block's #{k} is not above zero", path: "block.#{k}", cure: "Give a length above zero.") unless v.positive? }
+        end
+        [low, low.zip(extent).map(&:sum)]
+      end
+
+      def size
+        @size ||= (study.quantity("size", "length") || raise(study.fault("it has no mesh size", path: "size", cure: "Give a length, finer than that of the whole.")))
+                  .tap { |v| raise study.fault("the size is not above zero", path: "size", cure: "Give a length above zero.") unless v.positive? }
+      end
+
+      # Sizes at places that are left hold here too.
+      def settings
+        @settings ||= suited(Mesh::Settings.new(size, **Mesh::Settings.options(mesh_statement), local: document.active("size").filter_map { |s| local(s) })) if mesh_statement
+      end
+
+      # @return [Array<Load::Condition>] those that find something within the block
+      # @raise [InvalidInput] where a load that is given in all, or a join, is cut
+      def conditions = @conditions ||= super.select { |condition| acts?(condition) }
+
+      # @return [Array(Integer, Float)] sides of the block that cut: axis and place, m
+      def sides
+        parts.cut.map { |place| place.name.delete_prefix("#{Shape::Cropped::CUT} ")[/\A([xyz]) (low|high)/] && [Regexp.last_match(1), Regexp.last_match(2)] }.uniq
+             .map { |axis, end_| ["xyz".index(axis), corners[end_ == "low" ? 0 : 1]["xyz".index(axis)]] }
+      end
+
+      private
+
+      def local(statement)
+        Mesh::Settings.local(statement, groups)
+      rescue InvalidInput
+        nil
+      end
+
+      # What acts per length, area or volume may be cut; what is given in all may not.
+      def acts?(condition)
+        return true unless condition.class.targets
+
+        sides = %w[target to].filter_map { |key| condition.statement[key] }
+        here = sides.map { |name| found(self, name) }
+        return false if here.all?(&:empty?)
+        return true if here == sides.map { |name| found(whole, name) } || (condition.spreads? && here.none?(&:empty?))
+
+        raise study.fault("its block cuts through what #{condition.statement.label} acts on", path: "block", cure: "Move the block so that it takes in all of that place, or none.")
+      end
+
+      # @return [Array] places of a target in a problem, with their sizes
+      def found(problem, name)
+        problem.groups.find(name).map { |p| [p.key, p.measure.round(12)] }.sort
+      rescue InvalidInput
+        []
+      end
+
+      def box
+        low, high = %i[min max].each_with_index.map { |way, i| (0..2).map { |k| whole.parts.bodies.map { |b| b.bounds[i][k] }.public_send(way) } }
+        [low, high].map { |corner| corner.map { |c| Quantity::Display.format(c, "length", system: document.units) }.join(", ") }.join(" to ")
+      end
+    end
+  end
+end

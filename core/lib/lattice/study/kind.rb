@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    # What a kind of study answers. VERSION is raised when a change in it makes stored results obsolete.
+    module Kind
+      # @param problem [Problem] of the note
+      # @param study [Model::Statement]
+      # @return [Problem] the one on whose mesh the result lies, and whose places it is read at
+      # @raise [InvalidInput]
+      def problem(problem, _study) = problem
+
+      # What keeps the study from being solved.
+      # @raise [InvalidInput]
+      def check!(problem, study) = nil
+
+      # @return [Array] what its result depends on, by meaning
+      def signature(problem, study) = raise(NotImplementedError)
+
+      # @param solving [Solving]
+      # @param study [Model::Statement]
+      # @return [Result::Outcome]
+      def solve(solving, study) = raise(NotImplementedError)
+
+      # What it says besides the findings of any study.
+      # @return [Array<Hash>]
+      def findings(_problem, _study, _result) = []
+
+      # @return [Model::Statement] the static study that another one starts from
+      # @raise [InvalidInput]
+      def base!(problem, study)
+        raise study.fault("it names no study to start from", path: "of", cure: "Choose a static study.") if study["of"].to_s.empty?
+
+        base = problem.studies.find { |s| s.name == study["of"] }
+        raise study.fault("there is no study named “#{study['of']}”", path: "of", cure: "Choose a static study.") unless base
+        raise study.fault("“#{base.name}” is no static study", path: "of", cure: "Choose a static study.") unless base["type"] == "static"
+
+        base
+      end
+    end
+  end
+end

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    module Kinds
+      # A close-up: a block out of a whole on a finer mesh, whose cut sides move as the whole moves there.
+      # N. G. Cormier, B. S. Smallwood, G. B. Sinclair, G. Meda, Aggressive submodelling of stress concentrations, 1999.
+      class CloseUp < Static
+        VERSION = 1
+        REACH = 0.2 # of the whole's reference elements, that a node of the cut may lie outside of them
+
+        class << self
+          def problem(problem, study) = problem.made_for(study) { Cutout.new(problem, study) }
+
+          def check!(problem, study)
+            base!(problem, study)
+            problem(problem, study).then { |cutout| [cutout.size, cutout.conditions] }
+          end
+
+          def signature(problem, study)
+            cutout = problem(problem, study)
+            [problem.study_digest(base!(problem, study)), cutout.mesh_digest, cutout.conditions.map(&:signature)]
+          end
+
+          def solve(solving, study)
+            base = base!(solving.problem, study)
+            whole = solving.call(base)
+            cutout = problem(solving.problem, study)
+            new(cutout, solving.for(cutout).grid, base, solving.monitor).from(whole).call
+          end
+
+          def findings(problem, study, result)
+            peak = Result::Peak.new(result, "von_mises")
+            [{ kind: "close_up", statement: study.id, of: study["of"], peak: problem.cases.judged.map { |f| peak.at(f) }.max_by { |p| p[:value] }, **result.found[:close_up] }]
+          end
+        end
+
+        # @param whole [Result::Outcome]
+        def from(whole)
+          @whole = whole
+          self
+        end
+
+        def call = super.then { |result| result.with_found(veil: { sides: @problem.sides, depth: depth }, close_up: compared(result)) }
+
+        private
+
+        def structure = super.tap { |made| move_cut(made) }
+        def cut = @cut ||= @grid.nodes_of(@problem.parts.cut)
+        def along = @along ||= Result::Along.new(@whole, @grid.nodes[cut, true].dup, outside: REACH)
+
+        # The elements next to the cut, as long as that leaves half of the block.
+        def depth = @depth ||= [@problem.size * 1.5, *@problem.sides.map { |axis, _| @problem.corners.map { |c| c[axis] }.reduce(:-).abs / 4 }].min
+
+        # Every case by its own movement of the whole.
+        def move_cut(structure)
+          names = %w[x y z]
+          moves = @problem.cases.names.each_index.map { |k| names.map { |c| along.field("displacement_#{c}", k) } }
+          lost = moves[0][0].count(nil)
+          raise @problem.study.fault("#{lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: "block", cure: "Mesh the whole more finely, or move the block.") if lost.positive?
+
+          moves.each_with_index do |parts, k|
+            parts.each_with_index { |values, c| structure.constraints.prescribe(structure.dofs.at(cut, names[c].to_sym), Numo::DFloat.cast(values), in_case: k) }
+          end
+        end
+
+        # How far the stress of both differs on the cut: whether that lies far enough from what the whole does not see.
+        def compared(result)
+          frame = (0...@problem.cases.names.size).max_by { |f| result.field("von_mises", f).max }
+          own = Result::Along.new(result, @grid.nodes[cut, true].dup, outside: REACH)
+          one, two = [own, along].map { |a| Numo::DFloat.cast(Result::Stress::COMPONENTS.map { |c| a.field("stress_#{c}", frame).map(&:to_f) }).transpose.dup }
+          peak = Result::Peak.new(result, "von_mises").at(frame)[:value].abs
+          jump = Result::Stress.von_mises(one - two)
+          { nodes: cut.size, difference: Math.sqrt((jump**2).mean) / peak, whole: whole_peak, depth: depth, elements: @grid.size }
+        end
+
+        # The greatest stress of the whole within the block, away from the cut.
+        def whole_peak
+          low, high = @problem.corners
+          at = @whole.grid.nodes[@whole.grid.points.nodes, true]
+          inside = (0..2).map { |k| (at[true, k] > low[k]) & (at[true, k] < high[k]) }.reduce(:&).where
+          return nil if inside.empty?
+
+          peak = Result::Peak.new(@whole, "von_mises", Result::Veil.new(@whole.grid, sides: @problem.sides, depth: depth).outside(Numo::Int32.cast(inside)))
+          @problem.cases.judged.map { |f| peak.at(f) }.max_by { |p| p[:value] }
+        end
+      end
+    end
+  end
+end

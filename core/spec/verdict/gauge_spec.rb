@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+RSpec.describe "What gauges and section cuts record" do
+  def gauge(**more) = { "id" => "g", "kind" => "gauge", "name" => "tip sag", "study" => "pull", "quantity" => "displacement_y", "spot" => spot(200, 10, 5) }.merge(more.transform_keys(&:to_s)).compact
+  def section(at: "50 mm", axis: "x") = { "id" => "c", "kind" => "section_cut", "name" => "middle", "study" => "pull", "plane" => { "axis" => axis, "at" => at } }
+
+  def found(changes, *statements)
+    problem = problem(changes, *statements)
+    result = solve(problem)
+    [Lattice::Verdict::Findings.new(problem, problem.study!, result).findings, result]
+  end
+
+  it "gives a value at a point, and over a place, in every frame" do
+    cases = [{ "id" => "c1", "kind" => "case", "name" => "once" }, { "id" => "c2", "kind" => "case", "name" => "twice" },
+             { "id" => "f2", "kind" => "force", "target" => "tip", "value" => "2 kN", "direction" => "-y", "case" => "twice" }]
+    findings, result = found({ force: { "case" => "once" } }, *cases, gauge, gauge(id: "m", name: "mean", spot: nil, target: "tip", how: "mean"), gauge(id: "r", name: "held", spot: nil, target: "root", quantity: "reaction_y"))
+    values = findings.select { |f| f[:kind] == "gauge" }.to_h { |f| [f[:name], f[:values]] }
+    expect(values["tip sag"][1]).to be_near(2 * values["tip sag"][0], 1e-9)
+    expect(values["tip sag"][0]).to be_between(result.field("displacement_y", 0).min, 0)
+    expect(values["mean"][0]).to be_near(values["tip sag"][0], 1e-2)
+    expect(values["held"]).to be_near([1000, 2000], 1e-9)
+  end
+
+  it "gives the force and the moment through a plane, of a cantilever by statics" do
+    findings, = found({ force: { "direction" => [1, -1, 0], "value" => "1414.2135623730951 N" } }, section)
+    cut = findings.find { |f| f[:kind] == "section_cut" }
+    expect(cut[:forces][0]).to be_near([1000, -1000, 0], 1e-9)
+    expect(cut[:about]).to be_near([0.05, 0.01, 0.005], 1e-9)
+    # 1 kN at 150 mm, and the pull through the middle.
+    expect(cut[:moments][0]).to be_near([0, 0, -150], 1e-6)
+  end
+
+  it "says where a plane misses the part, and what a gauge lacks" do
+    { section(at: "1 m") => /its plane misses the part, which reaches from 0 mm to 200 mm/, gauge(spot: nil) => /it reads nowhere/, gauge(spot: nil, target: "gone") => /no group or body named “gone”/,
+      gauge(quantity: "reaction") => /a reaction is that of a place/ }.each do |statement, words|
+      expect(Lattice::Verdict::Readiness.new(problem({}, statement)).notices.map { |n| n.fault.to_s }).to include(words)
+    end
+  end
+
+  it "reads nothing outside the part" do
+    findings, = found({}, gauge(spot: spot(300, 0, 0)))
+    expect(findings.find { |f| f[:kind] == "gauge" }[:values]).to eq([nil])
+  end
+end

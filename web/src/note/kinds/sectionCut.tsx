@@ -1,0 +1,55 @@
+import type { Of, SectionFinding } from "../../api/types";
+import { ChoiceChip, TextChip } from "../chips";
+import { useNote } from "../context";
+import { ReadChip } from "../studies/ReadChip";
+import { fresh, imperial, last } from "../template";
+import { useStatement } from "../useStatement";
+import { entry } from "./entry";
+
+const AXES = [
+  ["x", "x"],
+  ["y", "y"],
+  ["z", "z"],
+] as const;
+
+function SectionCutLine({ statement }: { statement: Of<"section_cut"> }) {
+  const { view, shown } = useNote();
+  const { edit, callIt } = useStatement(statement);
+  const found = view.studies.flatMap((s) => s.findings?.findings ?? []).find((f): f is SectionFinding => f.kind === "section_cut" && f.statement === statement.id);
+  const along = (found?.forces ?? []).flatMap((f) => (f ? [f["xyz".indexOf(statement.plane.axis)] ?? 0] : []));
+  return (
+    <>
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> adds up what passes through{" "}
+      <ChoiceChip label="axis" value={statement.plane.axis} options={AXES} onChoose={(v) => void edit((s) => (s.plane.axis = v))} /> = <TextChip label="position" value={statement.plane.at} onCommit={(v) => edit((s) => (s.plane.at = v))} /> in{" "}
+      <ReadChip value={statement.study} onChoose={(v) => void edit((s) => (s.study = v))} />
+      {along.length > 0 && (
+        <span className="text-spruce">
+          : {[...new Set([Math.min(...along), Math.max(...along)].map((f) => shown.text(f, "force")))].join(" to ")} along {statement.plane.axis}
+        </span>
+      )}
+    </>
+  );
+}
+
+export default [
+  entry({
+    kind: "section_cut",
+    section: "Findings",
+    order: 6,
+    Line: SectionCutLine,
+    templates: [
+      {
+        word: "section cut",
+        text: "section cut: force and moment through a plane",
+        also: "resultant free body internal force normal shear bending plane",
+        make: (v) => {
+          const [scale, unit] = imperial(v) ? [0.0254, "in"] : [0.001, "mm"];
+          const [low, high] = v.shape.bodies[0]?.bounds ?? [[0, 0, 0], [0.1, 0.1, 0.1]];
+          const extents = [0, 1, 2].map((k) => (high[k] ?? 0) - (low[k] ?? 0));
+          const axis = extents.indexOf(Math.max(...extents));
+          return { kind: "section_cut", name: fresh(v, "Cut"), study: last(v, "study"), plane: { axis: (["x", "y", "z"] as const)[axis] ?? "x", at: `${Number((((low[axis] ?? 0) + (high[axis] ?? 0)) / 2 / scale).toPrecision(4))} ${unit}` } };
+        },
+      },
+    ],
+  }),
+];

@@ -1,0 +1,56 @@
+import type { CloseUpFinding, Of } from "../../api/types";
+import { percent } from "../../ui/units";
+import { TextChip } from "../chips";
+import { useNote } from "../context";
+import { Spot } from "../shape/parts";
+import { fresh, imperial, suggestedSize, type Template } from "../template";
+import { useStatement } from "../useStatement";
+import { OfChip, staticsOf } from "./OfChip";
+
+export function CloseUpLine({ statement }: { statement: Of<"study"> }) {
+  const { view, shown } = useNote();
+  const { edit, callIt } = useStatement(statement);
+  const state = view.studies.find((s) => s.statement === statement.id);
+  const found = state?.findings?.findings.find((f): f is CloseUpFinding => f.kind === "close_up" && f.statement === statement.id);
+  const block = statement.block;
+  return (
+    <>
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> is a close-up of <OfChip statement={statement} />
+      {block && (
+        <>
+          : a block from <Spot label="from" value={block} onPut={(axis, v) => edit((s) => s.block && (s.block[axis] = v))} />, extending{" "}
+          {(["dx", "dy", "dz"] as const).map((key, i) => (
+            <span key={key}>
+              {i > 0 && " by "}
+              <TextChip label={key} value={block[key]} onCommit={(v) => edit((s) => s.block && (s.block[key] = v))} />
+            </span>
+          ))}
+        </>
+      )}
+      , in elements of <TextChip label="size" value={statement.size ?? ""} onCommit={(v) => edit((s) => (s.size = v))} />
+      {found && (
+        <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-close-up>
+          {found.nodes} points of the cut move as the whole does. Stress on the cut differs by <b className={`font-semibold ${found.difference < 0.05 ? "text-spruce" : "text-amber-ink"}`}>{percent(found.difference, 1).replace("+", "")}</b> of the peak
+          {found.difference >= 0.05 ? ": cut farther away, or mesh the whole more finely" : ": it lies far enough away"}. Peak {shown.text(found.peak.value, "stress")}
+          {found.whole && <>, {shown.text(found.whole.value, "stress")} in the whole</>}. What lies within {shown.text(found.depth, "length")} of the cut is veiled: it is not to be read.
+        </span>
+      )}
+    </>
+  );
+}
+
+export const closeUp: Template = {
+  word: "close-up",
+  text: "study: close-up, a block of the whole on a finer mesh",
+  also: "submodel detail zoom cut out local finer study",
+  make: (v) => {
+    const [scale, unit] = imperial(v) ? [0.0254, "in"] : [0.001, "mm"];
+    const [low, high] = v.shape.bodies.at(-1)?.bounds ?? [[0, 0, 0], [0.1, 0.1, 0.1]];
+    const text = (m: number) => `${Number((m / scale).toPrecision(4))} ${unit}`;
+    const from = [0, 1, 2].map((k) => (low[k] ?? 0) + 0.3 * ((high[k] ?? 0) - (low[k] ?? 0)));
+    const along = [0, 1, 2].map((k) => 0.4 * ((high[k] ?? 0) - (low[k] ?? 0)));
+    const [x = "0", y = "0", z = "0"] = from.map(text);
+    const [dx = "0", dy = "0", dz = "0"] = along.map(text);
+    return { kind: "study", name: fresh(v, "Close-up"), type: "close_up", of: staticsOf(v).at(-1) ?? "", block: { x, y, z, dx, dy, dz }, size: suggestedSize(v, 60) };
+  },
+};

@@ -1,0 +1,70 @@
+import type { LadderFinding, Of } from "../../api/types";
+import { setOrDrop } from "../../ui/assign";
+import { percent } from "../../ui/units";
+import { ChoiceChip, TextChip } from "../chips";
+import { useNote } from "../context";
+import { TargetChip } from "../TargetChip";
+import { fresh, freshId, type Template } from "../template";
+import { useStatement } from "../useStatement";
+import { LIMITED } from "../words";
+import { OfChip, staticsOf } from "./OfChip";
+
+/** What the peak does as the mesh gets finer, in words. */
+export function ladderWords(found: LadderFinding, text: (value: number, kind: string) => string): string {
+  const last = found.rows.at(-1)?.value ?? 0;
+  const end = found.extrapolated === null ? "" : `, towards ${text(found.extrapolated, found.dimension)}`;
+  switch (found.state) {
+    case "settled":
+      return `settled at ${text(last, found.dimension)}${end}`;
+    case "rising":
+      return `still on its way at ${text(last, found.dimension)}${end}: take finer meshes`;
+    case "singular":
+      return "does not settle: it is singular there, a sharp corner or a point that is held or loaded. Read it elsewhere, or give the corner its radius";
+    case "doubtful":
+      return "settles so slowly that it may be singular: take finer meshes, or look for a sharp corner there";
+    default:
+      return `goes up and down by ${percent(found.change, 1)} at last: the meshes are not similar enough to say where it ends`;
+  }
+}
+
+export function LadderLine({ statement }: { statement: Of<"study"> }) {
+  const { view, shown, arrange } = useNote();
+  const { edit, callIt } = useStatement(statement);
+  const state = view.studies.find((s) => s.statement === statement.id);
+  const found = state?.findings?.findings.find((f): f is LadderFinding => f.kind === "ladder" && f.statement === statement.id);
+  const quantity = statement.quantity ?? "von_mises";
+  const mm = (m: number) => `${Number((m * 1000).toPrecision(3))} mm`;
+  function refine() {
+    if (!found) return;
+    void arrange((all) =>
+      found.proposed.reduce((list, p) => {
+        const [x, y, z] = p.at.map(mm);
+        return [...list, { id: freshId(list), kind: "size", size: mm(p.size), ball: { x: x ?? "0 mm", y: y ?? "0 mm", z: z ?? "0 mm", radius: mm(p.radius) } }];
+      }, all),
+    );
+  }
+  return (
+    <>
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> is a refinement ladder of <OfChip statement={statement} /> on <TextChip label="meshes" value={String(statement.rungs ?? 4)} onCommit={(v) => edit((s) => (s.rungs = Number(v)))} /> meshes, each{" "}
+      <TextChip label="finer" value={statement.finer ?? "1.5"} onCommit={(v) => edit((s) => setOrDrop(s, "finer", v))} /> times as fine, and follows the peak of{" "}
+      <ChoiceChip label="quantity" value={quantity} options={LIMITED} onChoose={(v) => void edit((s) => (s.quantity = v))} /> in <TargetChip statement={{ ...statement, target: statement.target ?? "" }} kinds={["bodies", "faces", "edges", "points"]} />
+      {found && (
+        <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-ladder={found.state}>
+          The peak <b className={`font-semibold ${found.state === "settled" ? "text-spruce" : "text-amber-ink"}`}>{ladderWords(found, shown.text)}</b>.{" "}
+          {found.proposed.length > 0 && (
+            <button className="underline" title="Adds sizes of elements in balls where the estimated error of the first mesh is more than 2 % of the peak" onClick={refine}>
+              Refine the first mesh where it matters ({found.proposed.length} {found.proposed.length === 1 ? "place" : "places"})
+            </button>
+          )}
+        </span>
+      )}
+    </>
+  );
+}
+
+export const ladder: Template = {
+  word: "refinement ladder",
+  text: "study: refinement ladder, the same study on ever finer meshes",
+  also: "mesh convergence fine enough study error extrapolate richardson singular",
+  make: (v) => ({ kind: "study", name: fresh(v, "Ladder"), type: "ladder", of: staticsOf(v).at(-1) ?? "", rungs: 4, finer: "1.5", quantity: "von_mises", target: v.shape.bodies[0]?.name ?? "" }),
+};

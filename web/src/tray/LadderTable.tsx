@@ -1,0 +1,48 @@
+import type { LadderFinding } from "../api/types";
+import { useNote } from "../note/context";
+import { ladderWords } from "../note/studies/ladder";
+import { useDesk } from "../workspace/desk";
+import { DataTable, type Column } from "./DataTable";
+import { Graph } from "./Graph";
+
+type Row = LadderFinding["rows"][number];
+
+/** The peak on ever finer meshes: graph over unknowns, and the numbers. */
+export function LadderTable() {
+  const { view, shown } = useNote();
+  const { study, selected, set } = useDesk();
+  const ladders = view.studies.filter((s) => s.findings?.findings.some((f) => f.kind === "ladder"));
+  const state = ladders.find((s) => s.statement === selected) ?? ladders.find((s) => s.name === study) ?? ladders[0];
+  const found = state?.findings?.findings.find((f): f is LadderFinding => f.kind === "ladder");
+  if (!found) return <p className="text-faint">A refinement ladder solves a study on ever finer meshes: press / and write refinement ladder, then solve it.</p>;
+  const columns: Column<Row>[] = [
+    { key: "finer", words: "times as fine", kind: "text", value: (r) => Number(r.finer.toPrecision(3)).toString() },
+    { key: "unknowns", words: "unknowns", kind: "count", value: (r) => r.unknowns },
+    { key: "elements", words: "elements", kind: "count", value: (r) => r.elements },
+    { key: "value", words: `peak ${found.words}`, kind: found.dimension, value: (r) => r.value },
+    { key: "element", words: "before averaging", kind: found.dimension, value: (r) => r.element },
+    { key: "error", words: "off the extrapolated", kind: "share", value: (r) => r.error ?? "–" },
+    { key: "seconds", words: "time, s", kind: "count", value: (r) => Number(r.seconds.toPrecision(3)) },
+  ];
+  const number = (v: number) => shown.number(v, found.dimension);
+  const end = found.extrapolated;
+  const curves = [
+    { name: "averaged", y: found.rows.map((r) => number(r.value)) },
+    { name: "before averaging", y: found.rows.map((r) => number(r.element)) },
+    ...(end === null ? [] : [{ name: "extrapolated", y: found.rows.map(() => number(end)), flat: true }]),
+  ];
+  return (
+    <div className={`flex gap-6 ${state?.state === "stale" ? "opacity-60" : ""}`}>
+      <div className="min-w-0 flex-1">
+        <p className="mb-1 text-[12.5px]">
+          {state?.name}: the peak {ladderWords(found, shown.text)}
+          {found.order !== null && `, with order ${found.order.toPrecision(2)}`}.
+        </p>
+        <Graph log close x={found.rows.map((r) => r.unknowns)} curves={curves} xWords="unknowns" yWords={`peak, ${shown.unit(found.dimension)}`} label={`peak of ${found.words} over unknowns`} />
+      </div>
+      <div className="self-start">
+        <DataTable label="Refinement ladder" columns={columns} rows={found.rows} keyOf={(r) => String(r.finer)} onRow={(r) => set({ spot: r.at as [number, number, number] })} />
+      </div>
+    </div>
+  );
+}
