@@ -1,8 +1,10 @@
 import { Home } from "./home/Home";
+import { SideBySide } from "./side/SideBySide";
 import { useAddress } from "./ui/address";
 import { Workspace } from "./workspace/Workspace";
 
 export function App() {
-  const model = /^\/models\/([^/]+)/.exec(useAddress())?.[1];
-  return model ? <Workspace key={model} id={model} /> : <Home />;
+  const [, model, screen] = /^\/models\/([^/]+)(?:\/(\w+))?/.exec(useAddress()) ?? [];
+  if (!model) return <Home />;
+  return screen === "side" ? <SideBySide key={model} id={model} /> : <Workspace key={model} id={model} />;
 }

@@ -21,8 +21,42 @@ export interface CameraHandle {
   project: (at: number[]) => [number, number];
 }
 
+/** Cameras that move together: what one does is told to the others. */
+export interface CameraLink {
+  tell: (from: object, camera: OrthographicCamera, target: Vector3) => void;
+  listen: (own: object, follow: (camera: OrthographicCamera, target: Vector3) => void) => () => void;
+}
+
+export function cameraLink(): CameraLink {
+  const followers = new Map<object, (camera: OrthographicCamera, target: Vector3) => void>();
+  let telling = false;
+  return {
+    tell(from, camera, target) {
+      // A follower that moves does not tell of it again.
+      if (telling) return;
+      telling = true;
+      followers.forEach((follow, own) => own !== from && follow(camera, target));
+      telling = false;
+    },
+    listen(own, follow) {
+      followers.set(own, follow);
+      return () => followers.delete(own);
+    },
+  };
+}
+
+interface ControlsProps {
+  low: number[];
+  high: number[];
+  flat: boolean;
+  up: "y" | "z";
+  cover: readonly [number, number];
+  handle: (camera: CameraHandle) => void;
+  link?: CameraLink | undefined;
+}
+
 /** Orbit, pan and zoom; fits the box that it is given. */
-export function Controls({ low, high, flat, up, cover, handle }: { low: number[]; high: number[]; flat: boolean; up: "y" | "z"; cover: readonly [number, number]; handle: (camera: CameraHandle) => void }) {
+export function Controls({ low, high, flat, up, cover, handle, link }: ControlsProps) {
   const { camera, gl, invalidate, size } = useThree();
   const [coveredRight, coveredBelow] = cover;
   const controls = useRef<OrbitControls | null>(null);
@@ -36,10 +70,28 @@ export function Controls({ low, high, flat, up, cover, handle }: { low: number[]
     const orbit = new OrbitControls(camera, gl.domElement);
     orbit.enableDamping = false;
     orbit.zoomToCursor = true;
-    orbit.addEventListener("change", () => invalidate());
+    orbit.addEventListener("change", () => {
+      invalidate();
+      if (camera instanceof OrthographicCamera) link?.tell(orbit, camera, orbit.target);
+    });
     controls.current = orbit;
-    return () => orbit.dispose();
-  }, [camera, gl, invalidate, up]);
+    const leave = link?.listen(orbit, (other, target) => {
+      if (!(camera instanceof OrthographicCamera)) return;
+      camera.position.copy(other.position);
+      camera.quaternion.copy(other.quaternion);
+      camera.zoom = other.zoom;
+      camera.near = other.near;
+      camera.far = other.far;
+      camera.updateProjectionMatrix();
+      orbit.target.copy(target);
+      orbit.update();
+      invalidate();
+    });
+    return () => {
+      leave?.();
+      orbit.dispose();
+    };
+  }, [camera, gl, invalidate, up, link]);
 
   const fit = useCallback(
     (from?: Direction) => {

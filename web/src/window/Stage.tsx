@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { Canvas } from "@react-three/fiber";
-import { Controls, type CameraHandle } from "./Controls";
+import { Controls, type CameraHandle, type CameraLink } from "./Controls";
 
 export interface SceneProps {
   low: number[];
@@ -10,6 +10,8 @@ export interface SceneProps {
   keep: (camera: CameraHandle) => void;
   /** Width at the right and height below that cards cover, in pixels. */
   cover?: readonly [number, number] | undefined;
+  /** Moves together with the cameras of other windows. */
+  link?: CameraLink | undefined;
 }
 
 const FREE = [0, 0] as const;
@@ -18,7 +20,7 @@ const FREE = [0, 0] as const;
 export function Stage({ scene, children }: { scene: SceneProps; children: ReactNode }) {
   return (
     <Canvas orthographic frameloop="demand" dpr={[1, 2]} raycaster={{ params: { Line: { threshold: Math.hypot(...scene.high.map((h, i) => h - (scene.low[i] ?? 0))) * 0.008 } } as never }} gl={{ antialias: true, preserveDrawingBuffer: true }}>
-      <Controls low={scene.low} high={scene.high} flat={scene.flat} up={scene.up} cover={scene.cover ?? FREE} handle={scene.keep} />
+      <Controls low={scene.low} high={scene.high} flat={scene.flat} up={scene.up} cover={scene.cover ?? FREE} handle={scene.keep} link={scene.link} />
       {children}
     </Canvas>
   );

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Redo2, Square, Undo2 } from "lucide-react";
+import { Columns2, Redo2, Square, Undo2 } from "lucide-react";
 import { DropdownMenu, Popover } from "radix-ui";
 import { useEdit, useUnits } from "../api/hooks";
 import type { Model, StudyState } from "../api/types";
@@ -41,6 +41,11 @@ export function TopStrip() {
       </button>
       <Studies />
       <div className="ml-auto flex items-center gap-3">
+        {view.studies.some((s) => s.result) && (
+          <button className="rounded p-1 hover:bg-slate-soft" aria-label="Side by side" title="Side by side: studies, frames and models compared" onClick={() => go(`/models/${view.id}/side`)}>
+            <Columns2 className="size-4" />
+          </button>
+        )}
         <UnitsMenu />
         <Summary />
         <SolveButton />

@@ -27,6 +27,10 @@ module Lattice
         SymmetricMatrix.new(starts, rows, sums)
       end
 
+      # @param factor [Float]
+      # @return [SymmetricMatrix]
+      def times(factor) = SymmetricMatrix.new(starts, rows, values * factor)
+
       # @return [Numo::Int32] [entries] the column of each entry
       def columns
         @columns ||= self.class.expand(starts)

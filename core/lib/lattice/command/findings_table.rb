@@ -21,8 +21,8 @@ module Lattice
       private
 
       def tables
-        ladders, cuts, paths, members = %w[ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
-        ladders.map { |f| ladder_table(f) } + cuts.map { |f| section_table(f) } + paths.map { |f| path_table(f) } + members.map { |f| member_table(f) } + JoinTables.new(@findings).to_a
+        modes, shapes, ladders, cuts, paths, members = %w[modes buckling ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
+        modes.map { |f| modes_table(f) } + shapes.map { |f| buckling_table(f) } + ladders.map { |f| ladder_table(f) } + cuts.map { |f| section_table(f) } + paths.map { |f| path_table(f) } + members.map { |f| member_table(f) } + JoinTables.new(@findings).to_a
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @findings[:units])
@@ -55,6 +55,38 @@ module Lattice
         ["close-up of “#{finding[:of]}”: peak, stress on the cut differs by #{(finding[:difference] * 100).round(1)} %", shown(finding[:peak][:value], "stress"),
          finding[:whole] ? "#{shown(finding[:whole][:value], 'stress')} in the whole" : "", finding[:difference] < 0.05 ? "the cut lies far enough" : "cut farther away"]
       end
+
+      def modes(finding)
+        elastic = finding[:rows].reject { |row| row[:rigid] }
+        counted = finding[:counted]
+        note = if counted.nil? then ""
+               elsif counted[:below] == counted[:found] then "none missed below #{shown(counted[:frequency], 'frequency')}"
+               else "#{counted[:below] - counted[:found]} missed below #{shown(counted[:frequency], 'frequency')}"
+               end
+        ["#{finding[:rows].size} modes#{", #{finding[:rows].size - elastic.size} of them rigid" if elastic.size < finding[:rows].size}; first natural frequency", elastic.empty? ? "–" : shown(elastic[0][:frequency], "frequency"), "", note]
+      end
+
+      def modes_table(finding)
+        TextTable.new(["mode", "frequency", "period", *%w[x y z].map { |c| "mass #{c}" }, *%w[x y z].map { |c| "sum #{c}" }, "it"], finding[:rows].map do |row|
+          [row[:number], shown(row[:frequency], "frequency"), row[:period] ? shown(row[:period], "time") : "–", *row[:shares].map { |s| "#{(s * 100).round(1)} %" }, *row[:sums].map { |s| "#{(s * 100).round(1)} %" }, row[:words]]
+        end)
+      end
+
+      def resonance(finding)
+        ["natural frequencies in the running range", finding[:inside].empty? ? "none" : finding[:inside].map { |n| "mode #{n}" }.join(", "), [finding[:from], finding[:to]].map { |f| shown(f, "frequency") }.join(" to "), finding[:holds] ? "holds" : "fails"]
+      end
+
+      def buckling(finding)
+        verdict = finding[:at_least] ? "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}" : ""
+        yields = finding[:yields] ? "; “#{finding[:yields][:body]}” yields before, at #{number(finding[:yields][:factor])}" : ""
+        ["loads of “#{finding[:of]}”#{" in #{finding[:frame_name]}" if finding[:frame_name]} until it buckles: factor#{yields}", number(finding[:factor]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "", verdict]
+      end
+
+      def buckling_table(finding)
+        TextTable.new(["shape", "factor", *finding[:loads].map { |l| l[:label] }, "it"], finding[:rows].map { |row| [row[:number], number(row[:factor]), *finding[:loads].map { |l| shown(l[:force] * row[:factor], "force") }, row[:words]] })
+      end
+
+      def number(value) = Quantity::Display.number(value)
 
       def bolts(finding)
         ["#{finding[:count]} bolts, most used #{finding[:bolt]}: tension #{shown(finding[:tension], 'force')}, shear #{shown(finding[:shear], 'force')}", "#{(finding[:utilisation] * 100).round(1)} %", "100 %",

@@ -30,6 +30,13 @@ module Lattice
       def names = Beam::Block::NAMES
       def folded? = false
       def stiffness = @beam.stiffness
+      def mass(density) = @beam.mass(density)
+
+      # @param u [Numo::DFloat] [e, 2, 6] that brings the forces
+      # @param per_length [Numo::DFloat] [e, 3] N/m
+      # @return [Numo::DFloat] [6, 6, e, 2, 2]
+      def geometric(u, free, per_length) = @beam.geometric(ends(u, per_length, free)[true, true, 0].mean(1))
+
       def node_volumes = (@set.properties.area * @beam.lengths / 2).reshape(block.size, 1) + Numo::DFloat.zeros(block.size, 2)
 
       # @param force [Numo::DFloat] [3] N/m³

@@ -94,6 +94,38 @@ module Lattice
         shares
       end
 
+      # Points that integrate products of shape functions, where those of the stiffness are too few.
+      MASS_RULES = { hex20: Rule.gauss(3, 3), tet10: Rule.tetrahedron_fine, tet4: Rule.tetrahedron(4), tri3: Rule.triangle(3), wedge6: Rule.prism(3, 2) }.freeze
+
+      # @param density [Float] kg/m³
+      # @return [Numo::DFloat] [d, d, e, n, n] consistent mass
+      def mass(density)
+        rule = MASS_RULES.fetch(@kind.name, @kind.stiffness_rule)
+        values = @kind.values(rule.points)
+        products = (values.reshape(rule.size, @kind.nodes, 1) * values.reshape(rule.size, 1, @kind.nodes)).reshape(rule.size, @kind.nodes**2)
+        same_for_all { |range| (volumes(mapping(range, rule), rule) * density).dot(products).reshape(range.size, @kind.nodes, @kind.nodes) }
+      end
+
+      # What stress adds to the stiffness: ∫ ∇Nᵀ σ ∇N for each component.
+      # @param u [Numo::DFloat] [e, n, d] that brings the stress
+      # @return [Numo::DFloat] [d, d, e, n, n]
+      def geometric(u, young, poisson, free = 0.0)
+        rule = @kind.stiffness_rule
+        stress = stress(u, young, poisson, free, rule)
+        d = @form.dimension
+        same_for_all do |range|
+          map = mapping(range, rule)
+          e, g, _, n = map.slopes.shape
+          sigma = Numo::DFloat.zeros(e, g, d, d)
+          TENSOR.each_with_index { |(i, j), row| sigma[true, true, i, j] = sigma[true, true, j, i] = stress[range, true, row] if j < d && i < d }
+          weighted = map.slopes * volumes(map, rule).reshape(e, g, 1, 1)
+          pressed = Numo::Linalg.matmul(sigma.reshape(e * g, d, d), weighted.reshape(e * g, d, n)).reshape(e, g * d, n)
+          Numo::Linalg.matmul(map.slopes.reshape(e, g * d, n).transpose(0, 2, 1).dup, pressed)
+        end
+      end
+
+      TENSOR = [[0, 0], [1, 1], [2, 2], [0, 1], [1, 2], [0, 2]].freeze
+
       # @return [Numo::DFloat] [e] m³
       def volumes_of_elements = node_volumes.sum(1)
 
@@ -142,6 +174,15 @@ module Lattice
       end
 
       private
+
+      # @yield [Range] elements; answers [e, n, n]
+      # @return [Numo::DFloat] [d, d, e, n, n] the same for every component, and nothing between them
+      def same_for_all
+        d = @form.dimension
+        result = Numo::DFloat.zeros(d, d, elements, @kind.nodes, @kind.nodes)
+        in_chunks { |range| yield(range).then { |part| d.times { |i| result[i, i, range, true, true] = part } } }
+        result
+      end
 
       def in_chunks
         (0...elements).step(CHUNK) { |first| yield first...[first + CHUNK, elements].min }

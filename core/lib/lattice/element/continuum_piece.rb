@@ -18,6 +18,16 @@ module Lattice
       def fibres = nil
       def folded? = @continuum.least_determinant <= 0
       def stiffness = @continuum.stiffness(material.young, material.poisson)
+      def mass(density) = @continuum.mass(density)
+
+      # @return [Numo::DFloat] [d, d, e, n, n]; see Continuum
+      # @raise [SolveFailed] of rings, which buckle in waves round the axis
+      def geometric(u, free, _per_length = nil)
+        raise SolveFailed.new("“#{body.name}” is a ring, whose buckling in waves round its axis is not solved", cure: "Make it a solid, or faces.") if body.axisymmetric?
+
+        @continuum.geometric(u, material.young, material.poisson, free)
+      end
+
       def node_volumes = @continuum.node_volumes
 
       # @param force [Numo::DFloat] [d] N/m³

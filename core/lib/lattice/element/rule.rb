@@ -44,6 +44,15 @@ module Lattice
         new(Numo::DFloat.cast(corners_of(0.0, 1.0) + corners_of(1.0 / 3, 0.0)), Numo::DFloat.cast(weights))
       end
 
+      # Fourteen points on the tetrahedron, exact to the fifth degree, for masses.
+      # N. J. Walkington, Quadrature on simplices of arbitrary dimension, 2000.
+      def self.tetrahedron_fine
+        a, b, c = 0.31088591926330060980, 0.092735250310891226402, 0.045503704125649649492
+        pairs = [0, 1, 2, 3].combination(2).map { |i, j| [c, c, c, c].tap { |l| l[i] = l[j] = 0.5 - c }[1..] }
+        weights = ([0.11268792571801585080] * 4) + ([0.07349304311636194934] * 4) + ([0.04254602077708146686] * 6)
+        new(Numo::DFloat.cast(corners_of(a, 1 - (3 * a)) + corners_of(b, 1 - (3 * b)) + pairs), Numo::DFloat.cast(weights) / 6)
+      end
+
       # Four points with three equal volume coordinates.
       def self.corners_of(same, other) = [[same] * 3, *(0..2).map { |k| Array.new(3, same).tap { |p| p[k] = other } }]
 

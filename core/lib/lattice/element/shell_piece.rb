@@ -30,6 +30,8 @@ module Lattice
       def fibres = nil
       def folded? = false
       def stiffness = @shell.stiffness
+      def mass(density) = @shell.mass(density)
+      def geometric(u, free, _per_length = nil) = @shell.geometric(u, free)
       def node_volumes = @shell.node_volumes
 
       # @param force [Numo::DFloat] [d] N/m³

@@ -66,6 +66,9 @@ module Lattice
         veil ? veil.outside(points) : points
       end
 
+      # @return [Boolean] whether its frames are shapes without a size, and not states
+      def shapes? = %w[mode shape].include?(frames[0].kind)
+
       # @return [Integer] of states that were computed
       def computed = @states.size
 
@@ -157,7 +160,7 @@ module Lattice
         return walls.any? if ShellResultants::FIELDS.key?(name)
 
         vector = Catalogue.vector(name)&.first
-        vector ? !state(0)[vector.to_sym].nil? : state(0).stress.any?(&:any?)
+        vector ? !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
       end
 
       def resultants = @resultants ||= ShellResultants.new(grid, walls)

@@ -57,8 +57,9 @@ module Lattice
       end
 
       # What linear studies read besides their options, by meaning.
+      # @param conditions [Array<Load::Condition>] those that they take
       # @return [Array]
-      def acting
+      def acting(conditions = self.conditions)
         stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density, :expansion) }
         [mesh_digest, cases.signature, conditions.map(&:signature), stuff, sections.signature]
       end

@@ -69,6 +69,21 @@ module Lattice
         result
       end
 
+      # @param moved [Numo::DFloat] [n, 3] along x, y and z
+      # @param turned [Numo::DFloat, nil] [n, 3] about them
+      # @return [Numo::DFloat] [unknowns]
+      def gather(moved, turned = nil)
+        all = Numo::Int32.new(nodes).seq
+        Numo::DFloat.zeros(size).tap do |vector|
+          NAMES.each_with_index do |name, k|
+            table = k < 3 ? moved : turned or next
+            at = self.at(all, name)
+            there = (at >= 0).where
+            vector[at[there]] = table[there, k % 3] unless there.empty?
+          end
+        end
+      end
+
       # @param numbers [Numo::Int32] of unknowns
       # @return [Numo::Int32] the node of each
       def nodes_of(numbers) = Algebra::Search.first_not_below(@first + @counts, numbers + 1)

@@ -235,9 +235,35 @@ module Lattice
       # @return [Algebra::SymmetricMatrix]
       # @yield [Element piece] before its stiffness is made
       def assembled(monitor, &block)
-        pattern = monitor.phase("assembly") { Pattern.new(pieces.map { |p| [p.conn, p.names] }, dofs) }
+        monitor.phase("assembly") { pattern }
         matrices = monitor.phase("stiffness", upto: 0.35) { pieces.each(&block).map(&:stiffness) }
         monitor.phase("assembly", upto: 0.42) { pattern.assemble(matrices) }
+      end
+
+      # @return [Algebra::SymmetricMatrix] masses of pieces, and of what stands at nodes
+      # @raise [InvalidInput] for a material without density
+      def masses
+        consistent = pattern.assemble(pieces.map { |p| p.mass(density_of(p)) })
+        there = Numo::Int32.cast(lumps.ne(0).where)
+        return consistent if there.empty?
+
+        consistent.with_diagonal(%i[x y z].map { |name| dofs.at(there, name) }.reduce(Numo::DFloat.zeros(dofs.size)) do |sum, at|
+          moves = (at >= 0).where
+          moves.empty? ? sum : sum + at[moves].bincount(lumps[there[moves]].dup, minlength: dofs.size)
+        end)
+      end
+
+      # What the stress of a state adds to the stiffness.
+      # @param u [Numo::DFloat] [unknowns]
+      # @param weights [Numo::DFloat] [cases] of the state
+      # @param factor [Float] of all loads
+      # @return [Algebra::SymmetricMatrix]
+      def geometric(u, weights, factor = 1.0)
+        pattern.assemble(pieces.zip(spread_loads, free_strains).map do |piece, spread, strains|
+          table = dofs.table(piece.conn, piece.names)
+          per_length = spread && (weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * factor)
+          piece.geometric(u[table.flatten].reshape(*table.shape).dup, (strains * weights).sum * factor, per_length)
+        end)
       end
 
       # Turns that nothing resists, as of nodes where only bars meet, are no unknowns, unless others follow them.
@@ -258,6 +284,12 @@ module Lattice
       end
 
       private
+
+      def pattern = @pattern ||= Pattern.new(pieces.map { |p| [p.conn, p.names] }, dofs)
+
+      def density_of(piece)
+        piece.material.density || raise(InvalidInput.at("the material of “#{piece.body.name}” has no density, without which nothing vibrates", cure: "Type its density in the material statement."))
+      end
 
       def with(matrix, added)
         added.reduce(matrix) { |sum, more| Algebra::Sparse.symmetric(sum).add(more).to_symmetric }

@@ -5,7 +5,7 @@ module Lattice
     # What a study's result says: balance, hand checks, and the verdict on every limit.
     class Findings
       BALANCED = 1e-6
-      JUDGED = %w[limit bolts members bars].freeze # kinds of findings that hold or fail
+      JUDGED = %w[limit bolts members bars resonance buckling].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
       READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck }.freeze
 
@@ -27,7 +27,7 @@ module Lattice
 
       # @return [Array<Hash>]
       def findings
-        @findings ||= [equilibrium, *Study::Kinds.of(@study).findings(@note, @study, @result), *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
+        @findings ||= [*(equilibrium unless @result.shapes?), *Study::Kinds.of(@study).findings(@note, @study, @result), *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *(@result.shapes? ? [] : [*joined("bolt", BoltCheck), *joined("bars", BarsCheck)])]
       end
 
       private
@@ -55,13 +55,15 @@ module Lattice
 
       def summary
         frames = @result.frames.map { |f| f.to_h.merge(of_frame(f.index)) }
-        { mesh: @result.grid.summary, mass: @result.mass, loads: @result.totals, joins: @result.joins, bolts: @result.bolts, connectors: Result::ConnectorForces.rows(@result, @problem.cases.judged),
+        connectors = @result.shapes? ? [] : Result::ConnectorForces.rows(@result, @problem.cases.judged)
+        { mesh: @result.grid.summary, mass: @result.mass, loads: @result.totals, joins: @result.joins, bolts: @result.bolts, connectors: connectors,
           bars: @result.bars, catalogue: @result.catalogue.map(&:as_json),
           layers: @result.layers, frames: frames, **of_frame(0) }
       end
 
       def of_frame(frame)
         return { peaks: peaks(frame) } if @result.envelope?(frame)
+        return { peaks: { displacement: peak(@result.field("displacement", frame)) } } if @result.shapes?
 
         { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame),
           members: Result::Members.new(@result.grid, @result.state(frame)).rows,

@@ -138,10 +138,14 @@ module Lattice
         return if free.empty?
 
         what = points.empty? ? "the body “#{body.name}” has no support" : "the supports of “#{body.name}” do not hold it"
-        stop(Fault.new(message: "#{what}: it is free to #{sentence(free)}",
-                       cure: points.empty? ? "Add a support on one of its places." : "Hold another component or place.",
-                       statement: points.empty? ? nil : held.keys.last.statement.id, motions: rigid.motions.map { |m| m.merge(bodies: cluster.map(&:name)) }))
+        fault = Fault.new(message: "#{what}: it is free to #{sentence(free)}",
+                          cure: points.empty? ? "Add a support on one of its places." : "Hold another component or place.",
+                          statement: points.empty? ? nil : held.keys.last.statement.id, motions: rigid.motions.map { |m| m.merge(bodies: cluster.map(&:name)) })
+        float? ? odd(fault) : stop(fault)
       end
+
+      # What vibrates may be free.
+      def float? = !@problem.studies.empty? && @problem.studies.all? { |s| s["type"] == "vibration" && s["of"].nil? }
 
       # Points of a cluster that a condition holds, with the components; turns count where nodes turn.
       def held_points(cluster, condition, places)
@@ -175,6 +179,8 @@ module Lattice
         @problem.cases.faults.each { |f| stop(f) }
         @problem.conditions.each { |condition| (collect { condition.oddities } || []).each { |f| odd(f) } }
         moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
+        return if @problem.studies.any? && @problem.studies.all? { |s| s["type"] == "vibration" }
+
         odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) if loads.empty? && !moved
       end
 
@@ -233,7 +239,9 @@ module Lattice
       def check_limits
         @document.active.select { |s| Findings::READERS.key?(s.kind) }.each do |statement|
           collect do
-            @problem.study!(statement["study"])
+            study = @problem.study!(statement["study"])
+            raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.") if %w[vibration buckling].include?(study["type"])
+
             Findings::READERS[statement.kind].new(statement, @problem).check!
           end
         end

@@ -35,9 +35,24 @@ module Lattice
         def names = NAMES
 
         # @return [Numo::DFloat] [6, 6, e, 2, 2]
-        def stiffness
-          t = transforms
-          k = condensed[0].reshape(@elements, 2, 6, 2, 6)
+        def stiffness = turned(condensed[0])
+
+        # @param density [Float] kg/m³
+        # @return [Numo::DFloat] [6, 6, e, 2, 2] consistent mass
+        def mass(density)
+          turned(Mass.local(@lengths, @properties.area, @properties.two + @properties.three, density, @properties.bar), centred)
+        end
+
+        # @param pull [Numo::DFloat] [e] N
+        # @return [Numo::DFloat] [6, 6, e, 2, 2] what the pull adds to the stiffness
+        def geometric(pull)
+          turned(Geometric.local(@lengths, pull, (@properties.two + @properties.three) / @properties.area, @properties.bar), centred)
+        end
+
+        # @param matrices [Numo::DFloat] [e, 12, 12] in the axes of the members
+        # @return [Numo::DFloat] [6, 6, e, 2, 2] global
+        def turned(matrices, t = transforms)
+          k = matrices.reshape(@elements, 2, 6, 2, 6)
           result = Numo::DFloat.zeros(6, 6, @elements, 2, 2)
           [0, 1].product([0, 1]).each do |a, b|
             turned = Numo::Linalg.matmul(t.transpose(0, 2, 1).dup, Numo::Linalg.matmul(k[true, a, true, b, true].dup, t))
@@ -102,6 +117,15 @@ module Lattice
             t[true, 0, 3..5] = V.times(two, centre[true, 1]) - V.times(three, centre[true, 0])
             t[true, 1, 3..5] = V.times(one, -shear[true, 1])
             t[true, 2, 3..5] = V.times(one, shear[true, 0].dup)
+          end
+        end
+
+        # [e, 6, 6]: movement of the centre along and across the axis, and the turns.
+        def centred
+          @centred ||= transforms.dup.tap do |t|
+            one = axes[true, 0, true].dup
+            t[true, 1, 3..5] = V.times(one, @properties.line[true, 1].dup)
+            t[true, 2, 3..5] = V.times(one, -@properties.line[true, 0])
           end
         end
 

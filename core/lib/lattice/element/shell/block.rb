@@ -49,6 +49,32 @@ module Lattice
           result
         end
 
+          # Masses of movements and, with the thickness, of turns: ∫ N N.
+        # @param density [Float] kg/m³
+        # @return [Numo::DFloat] [6, 6, e, n, n]
+        def mass(density)
+          diagonal(([density * @thickness] * 3) + ([density * (@thickness**3) / 12] * 3)) do |_, points|
+            products = (points.values.reshape(points.count, @nodes, 1) * points.values.reshape(points.count, 1, @nodes)).reshape(points.count, @nodes**2)
+            points.areas.dot(products).reshape(points.elements, @nodes, @nodes)
+          end
+        end
+
+        # What forces in the sheet add to the stiffness of movements: ∫ ∇Nᵀ n ∇N.
+        # @param u [Numo::DFloat] [e, n, 6] global, that brings the forces
+        # @return [Numo::DFloat] [6, 6, e, n, n]
+        def geometric(u, free = 0.0)
+          forces = resultants(u, free).forces
+          diagonal([1.0, 1.0, 1.0, 0.0, 0.0, 0.0]) do |range, points|
+            e, g, _, n = points.slopes.shape
+            at = points.values.dot(forces[range, true, true].transpose(1, 0, 2).dup.reshape(n, e * 3)).reshape(g, e, 3).transpose(1, 0, 2).dup
+            tensor = Numo::DFloat.zeros(e, g, 2, 2)
+            { [0, 0] => 0, [1, 1] => 1, [0, 1] => 2, [1, 0] => 2 }.each { |(i, j), row| tensor[true, true, i, j] = at[true, true, row] }
+            weighted = (points.slopes * points.areas.reshape(e, g, 1, 1)).reshape(e * g, 2, n)
+            pressed = Numo::Linalg.matmul(tensor.reshape(e * g, 2, 2), weighted).reshape(e, g * 2, n)
+            Numo::Linalg.matmul(points.slopes.reshape(e, g * 2, n).transpose(0, 2, 1).dup, pressed)
+          end
+        end
+
         # @return [Numo::DFloat] [e, n] share of the area that goes with each node, m²
         def node_areas
           result = Numo::DFloat.zeros(@elements, @nodes)
@@ -96,6 +122,14 @@ module Lattice
         end
 
         private
+
+        # @param factors [Array<Float>] of the six components
+        # @yield [Range, Points]; answers [e, n, n]
+        def diagonal(factors)
+          result = Numo::DFloat.zeros(6, 6, @elements, @nodes, @nodes)
+          in_chunks { |range| yield(range, points(range)[1]).then { |part| factors.each_with_index { |f, i| result[i, i, range, true, true] = part * f unless f.zero? } } }
+          result
+        end
 
         def in_chunks
           (0...@elements).step(CHUNK) { |first| yield first...[first + CHUNK, @elements].min }

@@ -4,7 +4,7 @@ module Lattice
   module Study
     module Kinds
       # Linear static: K u = f with u = T q + g, all load cases on one factorisation.
-      class Static
+      class Static < Linear
         extend Kind
 
         VERSION = 7
@@ -24,22 +24,10 @@ module Lattice
         # @raise [SolveFailed]
         def self.call(...) = new(...).call
 
-        def initialize(problem, grid, study, monitor = Monitor.new)
-          @problem = problem
-          @grid = grid
-          @study = study
-          @monitor = monitor
-        end
-
         def call
-          Mesh::Estimate.check_solve!(@grid)
-          @structure = @monitor.phase("loads and supports", upto: 0.2) { structure }
+          matrix, stiff = stiffness
           loads = @structure.loads * self.class.options(@study)[0]
-          matrix = @structure.assembled(@monitor) { |piece| check_folded(piece) }
           constraints = @structure.constraints
-          matrix = @structure.bolted(matrix)
-          stiff = @structure.sprung(matrix)
-          @structure.hold_idle(stiff)
           reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(stiff), constraints.reduce_load(stiff, loads)] }
           @monitor.log("#{reduced.size} unknowns, #{reduced.entries} entries#{", #{loads.shape[0]} cases" if loads.shape[0] > 1}")
           u = constraints.expand(solve(reduced, right))
@@ -48,16 +36,6 @@ module Lattice
         end
 
         private
-
-        # @return [System::Structure] loaded and held
-        def structure = System::Structure.new(@problem, @grid, @problem.conditions).apply
-
-        def check_folded(piece)
-          return unless piece.folded?
-
-          Verdict::MeshQuality.new(@grid.quality.poor, @problem.document.units).check!
-          raise SolveFailed.new("an element of “#{piece.body.name}” is folded by its curved sides", cure: "Choose a smaller mesh size.")
-        end
 
         # What tightened bolts move, in every case; see System::Bolts.
         def tightening
