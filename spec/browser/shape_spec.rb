@@ -199,6 +199,7 @@ RSpec.describe "Drawing and shaping" do
   it "picks with a box, and cuts open with a plane" do
     make_copy("Chiller manifold")
     all("article a", text: "Chiller manifold copy").last.click
+    find("[role=tab]", text: "Shape", exact_text: true).click
     point_in_window(0.52, 0.55, says: "of manifold")
     within("[role=toolbar]") do
       click_button "body"

@@ -217,7 +217,57 @@ export interface SectionFinding {
   moments: (number[] | null)[];
 }
 
-export type Finding = GaugeFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export interface ModeRow {
+  number: number;
+  frequency: number;
+  /** s; none of rigid motions. */
+  period: number | null;
+  /** Of all mass that can move along x, y and z; and summed so far. */
+  shares: number[];
+  sums: number[];
+  rigid: boolean;
+  words: string;
+  inside: boolean;
+}
+
+/** The natural frequencies of a part. */
+export interface ModesFinding {
+  kind: "modes";
+  statement: string;
+  rows: ModeRow[];
+  mass: number[];
+  /** Modes below a frequency by their number, and those found; null where they were too many unknowns to count. */
+  counted: { below: number; found: number; frequency: number } | null;
+}
+
+/** Whether what runs meets a natural frequency. */
+export interface ResonanceFinding {
+  kind: "resonance";
+  statement: string;
+  from: number;
+  to: number;
+  inside: number[];
+  holds: boolean;
+}
+
+/** By how much loads may grow until a part buckles. */
+export interface BucklingFinding {
+  kind: "buckling";
+  statement: string;
+  of: string;
+  frame_name: string | null;
+  rows: { number: number; factor: number; words: string }[];
+  factor: number;
+  /** For loads the other way round. */
+  reverse: number | null;
+  loads: { label: string; force: number }[];
+  yields: { body: string; factor: number } | null;
+  at_least: number | null;
+  margin: number | null;
+  holds: boolean;
+}
+
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {
@@ -246,7 +296,8 @@ export interface FrameSummary {
   energy?: number | null;
   balance?: { load: number[]; reaction: number[]; load_moment: number[]; reaction_moment: number[]; error: number; size: number };
   peaks: {
-    von_mises: { value: number; at: number[]; unaveraged: number | null };
+    /** None of shapes, which have no size. */
+    von_mises?: { value: number; at: number[]; unaveraged: number | null };
     displacement: { value: number; at: number[] };
   };
   supports?: { statement: string; target: string; reaction: number[] }[];
@@ -271,6 +322,9 @@ export interface ResultFrame extends FrameSummary {
   index: number;
   kind: string;
   name: string;
+  /** Frequency or factor, of the kind of quantity that unit tells. */
+  value: number | null;
+  unit: string | null;
 }
 
 export interface Findings {

@@ -1679,13 +1679,13 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static" | "ladder" | "close_up";
+  type: "static" | "ladder" | "close_up" | "vibration" | "buckling";
   /**
    * All loads are multiplied by this.
    */
   load_factor?: string;
   /**
-   * The static study that a ladder or a close-up starts from.
+   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part.
    */
   of?: string;
   /**
@@ -1731,6 +1731,39 @@ export interface StatementStudy {
    * Of a close-up: length of an element's side.
    */
   size?: string;
+  /**
+   * Of vibration and buckling: how many shapes; 10 and 4 when left out.
+   */
+  modes?: number;
+  /**
+   * Of vibration: no natural frequency below this is told.
+   */
+  from?: string;
+  /**
+   * Of vibration: all natural frequencies up to this, instead of a number of them.
+   */
+  to?: string;
+  /**
+   * Of vibration: the range of frequencies that runs, in which no natural frequency should lie.
+   */
+  running?: {
+    /**
+     * Its begin.
+     */
+    from: string;
+    /**
+     * Its end.
+     */
+    to: string;
+  };
+  /**
+   * Of buckling: the case or combination whose loads grow; the first that is judged when left out.
+   */
+  case?: string;
+  /**
+   * Of buckling: the factor that is asked for.
+   */
+  at_least?: string;
 }
 /**
  * A block along the axes.

@@ -11,16 +11,18 @@ export function StudyFindings({ study }: { study: StudyState }) {
   const { frames, mass } = findings.summary;
   const real = frames.filter((f) => f.kind !== "envelope");
   const most = (of: (f: (typeof frames)[number]) => number) => real.reduce((a, b) => (of(b) > of(a) ? b : a));
-  const [stressed, bent] = [most((f) => f.peaks.von_mises.value), most((f) => f.peaks.displacement.value)];
+  // What shapes say stands at their study.
+  if (!real.some((f) => f.peaks.von_mises)) return <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>{study.name}: {real.length} shapes.</p>;
+  const [stressed, bent] = [most((f) => f.peaks.von_mises?.value ?? 0), most((f) => f.peaks.displacement.value)];
   const named = (frame: { name: string }) => (real.length > 1 ? ` in ${frame.name}` : "");
   return (
     <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>
       {study.state === "stale" && <span className="mr-1 font-sans text-[12px] text-amber-ink">stale ·</span>}
       {study.name}: reactions balance the loads to{" "}
       <span className={balance?.holds ? "text-spruce" : "font-semibold text-vermilion"}>{((balance?.value ?? 0) * 100).toFixed(2)} %</span>. Greatest von Mises stress{" "}
-      <b className="font-semibold">{shown.text(stressed.peaks.von_mises.value, "stress")}</b>
+      <b className="font-semibold">{shown.text(stressed.peaks.von_mises?.value ?? 0, "stress")}</b>
       {named(stressed)}
-      {stressed.peaks.von_mises.unaveraged !== null && <> (before averaging {shown.text(stressed.peaks.von_mises.unaveraged, "stress")})</>}, greatest displacement{" "}
+      {typeof stressed.peaks.von_mises?.unaveraged === "number" && <> (before averaging {shown.text(stressed.peaks.von_mises.unaveraged, "stress")})</>}, greatest displacement{" "}
       <b className="font-semibold">{shown.text(bent.peaks.displacement.value, "length")}</b>
       {named(bent)}
       {mass !== null && <>, mass {shown.text(mass, "mass")}</>}.

@@ -17,14 +17,19 @@ export function figuresOf(study: StudyState | null): Figure[] {
   const most = (of: (f: (typeof real)[number]) => number) => Math.max(0, ...real.map(of));
   const { mass, mesh } = findings.summary;
   return [
-    { key: "von_mises", words: "greatest von Mises stress", value: most((f) => f.peaks.von_mises.value), kind: "stress" },
-    { key: "displacement", words: "greatest displacement", value: most((f) => f.peaks.displacement.value), kind: "length" },
+    ...(real.some((f) => f.peaks.von_mises)
+      ? [
+          { key: "von_mises", words: "greatest von Mises stress", value: most((f) => f.peaks.von_mises?.value ?? 0), kind: "stress" },
+          { key: "displacement", words: "greatest displacement", value: most((f) => f.peaks.displacement.value), kind: "length" },
+        ]
+      : real.slice(0, 6).map((f) => ({ key: f.name, words: f.name, value: f.value ?? 0, kind: f.unit ?? "ratio" }))),
     ...(mass === null ? [] : [{ key: "mass", words: "mass", value: mass, kind: "mass" }]),
     { key: "unknowns", words: "unknowns", value: mesh.unknowns, kind: "ratio" },
     ...findings.findings.flatMap((f): Figure[] => {
       if (f.kind === "limit") return [{ key: `limit ${f.words} ${f.target}`, words: `${f.words} in ${f.target}`, value: f.value, kind: f.dimension, holds: f.holds }];
       if (f.kind === "gauge") return [{ key: `gauge ${f.name}`, words: `${f.words} at ${f.name}`, value: Math.max(...f.values.filter((v): v is number => v !== null)), kind: f.dimension }];
       if (f.kind === "bolts") return [{ key: `bolts ${f.statement}`, words: "bolts used by", value: f.utilisation, kind: "ratio", holds: f.holds }];
+      if (f.kind === "buckling") return [{ key: "buckling", words: "factor until it buckles", value: f.factor, kind: "ratio", holds: f.holds }];
       if (f.kind === "members") return [{ key: `members ${f.target}`, words: `members of ${f.target} used by`, value: f.utilisation, kind: "ratio", holds: f.holds }];
       return [];
     }),

@@ -1,12 +1,13 @@
 import { useEffect, useState } from "react";
 import { X } from "lucide-react";
 import { Tabs } from "radix-ui";
-import type { Kind } from "../api/types";
+import type { Kind, Of } from "../api/types";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { cornersOf } from "../draw/Corners";
 import { CornersTable } from "./CornersTable";
 import { MembersTable } from "./MembersTable";
+import { ModesTable } from "./ModesTable";
 import { PartsTable } from "./PartsTable";
 import { BarsTable } from "./BarsTable";
 import { BoltsTable } from "./BoltsTable";
@@ -17,10 +18,12 @@ import { PathsTable } from "./PathsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 
-type Tab = "reactions" | "ladder" | "gauges" | "paths" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "modes" | "ladder" | "gauges" | "paths" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
 const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
+
+const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes" };
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
@@ -30,7 +33,7 @@ export function Tray() {
   const drawn = (statement?.kind === "outline" || statement?.kind === "line") && cornersOf(statement).length > 0 ? statement : null;
   const framed = view.studies.some((s) => s.findings?.summary.frames.some((f) => (f.members?.length ?? 0) > 0));
   const latest = view.runs[0]?.state;
-  const own = statement?.kind === "study" && statement.type === "ladder" ? "ladder" : statement ? OWN[statement.kind] : undefined;
+  const own = statement?.kind === "study" ? OF_STUDY[statement.type] : statement ? OWN[statement.kind] : undefined;
   const [tab, setTab] = useState<Tab>(view.studies.some((s) => s.result) ? "reactions" : "parts");
 
   /** A run is followed until it is done; what ended otherwise stays in sight. */
@@ -45,6 +48,7 @@ export function Tray() {
     ["corners", "Corners", drawn !== null],
     ["parts", "Parts", true],
     ["reactions", "Reactions", true],
+    ["modes", "Modes", view.document.statements.some((s) => s.kind === "study" && (s.type === "vibration" || s.type === "buckling") && !s.off)],
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["paths", "Paths", has("path")],
     ["gauges", "Gauges", has("gauge", "section_cut")],
@@ -74,6 +78,7 @@ export function Tray() {
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "members" && <MembersTable />}
+        {tab === "modes" && <ModesTable />}
         {tab === "ladder" && <LadderTable />}
         {tab === "paths" && <PathsTable />}
         {tab === "gauges" && <GaugesTable />}

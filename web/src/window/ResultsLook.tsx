@@ -2,9 +2,10 @@ import { useMemo, useState } from "react";
 import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
 import { useField, useSkin, type SkinMeta } from "../api/hooks";
-import type { LimitFinding, StudyState } from "../api/types";
+import type { LimitFinding, ResonanceFinding, StudyState } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
+import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
 import { apartSkin } from "./apartSkin";
@@ -13,6 +14,7 @@ import { Arrows } from "./Arrows";
 import { Card, Empty } from "./Card";
 import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
 import { apartBy } from "./drawnBodies";
+import { FrequencyStrip } from "./FrequencyStrip";
 import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
@@ -26,7 +28,7 @@ const ARROWS = [
   ["reaction", "reactions"],
 ] as const;
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
-const STRIP = [0, 110] as const; // pixels that the strip of frames covers
+const STRIP = [0, 118] as const; // pixels that the strip of frames covers
 
 /** The limit in force for a field: the tightest of those that read it. */
 function limitOf(study: StudyState, field: string): LimitFinding | null {
@@ -94,7 +96,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const reach = Math.max(Math.abs(extremes.min), Math.abs(extremes.max));
   const high = ends.high ?? limit?.allowed ?? (signed ? reach : extremes.max);
   const low = ends.low ?? (signed ? -high : Math.min(extremes.min, 0));
-  const kind = extremes.dimension;
+  // A shape has no size: its largest movement is one.
+  const shape = ["mode", "shape"].includes(frames[frame]?.kind ?? "");
+  const kind = shape ? "ratio" : extremes.dimension;
   const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
   const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest);
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
@@ -158,7 +162,18 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             />
           )}{" "}
           · {study.name}
-          {frames.length > 1 && <>, {frames[frame]?.name}</>} · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
+          {(frames.length > 1 || shape) && <>, {frames[frame]?.name}</>}
+          {shape ? (
+            <>
+              {" "}
+              · <b className="font-semibold">{frames[frame]?.unit === "frequency" ? shown.text(frames[frame]?.value ?? 0, "frequency") : `${digits(frames[frame]?.value ?? 0)} × the loads`}</b>
+            </>
+          ) : (
+            <>
+              {" "}
+              · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
+            </>
+          )}
           {limit && <>, {Math.round((Math.abs(peak) / limit.allowed) * 100)} % of the limit</>}
         </span>
         {found.arrays.veiled && <span className="ml-2 text-faint">grey: too near to the cut to be read</span>}
@@ -205,7 +220,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         )}
       </div>
       <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
-        <FrameStrip frames={frames} at={frame} />
+        {shape ? <FrequencyStrip frames={frames} at={frame} running={study.findings?.findings.find((f): f is ResonanceFinding => f.kind === "resonance")} /> : <FrameStrip frames={frames} at={frame} />}
         <Legend stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit && ends.high === null ? limit.allowed : null} peak={reach} kind={kind} />
       </div>
     </>

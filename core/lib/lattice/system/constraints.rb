@@ -159,6 +159,8 @@ module Lattice
       # Selecting alone.
       def select(matrix)
         free = self.free
+        return Algebra::SymmetricMatrix.new(Numo::Int64.zeros(1), Numo::Int32.zeros(0), Numo::DFloat.zeros(0)) if free.empty?
+
         columns = matrix.columns
         loose = Numo::Int8.cast(number >= 0)
         keep = (loose[matrix.rows] & loose[columns]).ne(0).where

@@ -39,19 +39,19 @@ module Lattice
         own = @points.each_with_index.map { |p, i| (@blended[i] * weights(p)).sum(1) * @counts[p.one].reshape(p.one.size, 1) }
         each = @points.each_with_index.map { |p, i| Numo::Linalg.matmul(weighted[i].transpose(0, 2, 1).dup, p.other_values) }
         @node_weight = nodes_of(@points).flatten.bincount(stacked(own).flatten, minlength: @conn.max + 1)
-        rows = merged(*@points.each_index.map { |i| entries(i, each[i]) }.transpose.map { |lists| joined(lists) })
+        rows = @plain = merged(*@points.each_index.map { |i| entries(i, each[i]) }.transpose.map { |lists| joined(lists) })
         @kind.quadratic? ? unblended(rows) : rows
       end
 
       # How the other side turns at each dependent node: of faces whose nodes turn the turns themselves, of others the turn of
       # their surface, from its slopes: (1 - n nᵀ / 2) Σ aᵅ × u,α, exact for rigid motions.
-      # @param rows [Rows]
       # @param pieces [Array<Side::Pieces>] of the other side
       # @param at [Numo::DFloat] nodes [n, 3]
       # @param turns [Boolean]
       # @return [Array<Array>] for each axis lists of [dependent nodes, name of the unknown, others, factors]
-      def turning(rows, pieces, at, turns)
-        return %i[rx ry rz].map { |name| [[rows.nodes, name, rows.others, rows.factors]] } if turns
+      def turning(pieces, at, turns)
+        # Of mid-sides their own rows alone: what is left of the arm once they follow their neighbours turns with all of it.
+        return %i[rx ry rz].map { |name| [[@plain.nodes, name, @plain.others, @plain.factors]] } if turns
 
         weighted = weighted_duals
         tables = @points.each_with_index.map { |p, i| slopes(p, pieces[i], at, weighted[i]) }

@@ -27,7 +27,7 @@ module Lattice
 
       # @return [Array<Hash>]
       def findings
-        @findings ||= [*(equilibrium unless @result.shapes?), *Study::Kinds.of(@study).findings(@note, @study, @result), *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *(@result.shapes? ? [] : [*joined("bolt", BoltCheck), *joined("bars", BarsCheck)])]
+        @findings ||= [*(@result.shapes? ? [] : [equilibrium]), *Study::Kinds.of(@study).findings(@note, @study, @result), *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *(@result.shapes? ? [] : [*joined("bolt", BoltCheck), *joined("bars", BarsCheck)])]
       end
 
       private

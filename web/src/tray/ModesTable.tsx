@@ -1,0 +1,43 @@
+import type { BucklingFinding, ModeRow, ModesFinding } from "../api/types";
+import { useNote } from "../note/context";
+import { digits } from "../ui/units";
+import { useDesk } from "../workspace/desk";
+import { DataTable, type Column } from "./DataTable";
+
+const AXES = ["x", "y", "z"] as const;
+
+/** Natural frequencies with what each moves, or factors of buckling. */
+export function ModesTable() {
+  const { view, shown } = useNote();
+  const { study, set } = useDesk();
+  const has = (kind: string) => view.studies.filter((s) => s.findings?.findings.some((f) => f.kind === kind));
+  const all = [...has("modes"), ...has("buckling")];
+  const state = all.find((s) => s.name === study) ?? all[0];
+  const modes = state?.findings?.findings.find((f): f is ModesFinding => f.kind === "modes");
+  const shapes = state?.findings?.findings.find((f): f is BucklingFinding => f.kind === "buckling");
+  const stale = state?.state === "stale";
+  const choose = (frame: number) => state && set({ study: state.name, look: "results", frame, ends: { low: null, high: null } });
+  if (modes) {
+    const columns: Column<ModeRow>[] = [
+      { key: "number", words: "mode", kind: "count", value: (r) => r.number },
+      { key: "frequency", words: "frequency", kind: "frequency", value: (r) => r.frequency, alarm: (r) => r.inside },
+      { key: "period", words: "period", kind: "time", value: (r) => r.period ?? "–" },
+      ...AXES.map((axis, k): Column<ModeRow> => ({ key: axis, words: `mass along ${axis}`, kind: "share", value: (r) => r.shares[k] ?? 0, least: 5e-4 })),
+      ...AXES.map((axis, k): Column<ModeRow> => ({ key: `sum ${axis}`, words: `summed, ${axis}`, kind: "share", value: (r) => r.sums[k] ?? 0, least: 5e-4 })),
+      { key: "words", words: "it", kind: "text", value: (r) => r.words },
+    ];
+    return (
+      <DataTable label="Modes" columns={columns} rows={modes.rows} keyOf={(r) => String(r.number)} stale={stale} onRow={(r) => choose(r.number - 1)} note={`Shares of all mass that can move: ${AXES.map((axis, k) => `${shown.text(modes.mass[k] ?? 0, "mass")} along ${axis}`).join(", ")}.`} />
+    );
+  }
+  if (shapes) {
+    const columns: Column<BucklingFinding["rows"][number]>[] = [
+      { key: "number", words: "shape", kind: "count", value: (r) => r.number },
+      { key: "factor", words: "factor", kind: "text", value: (r) => r.factor, draw: (r) => digits(r.factor) },
+      ...shapes.loads.map((load): Column<BucklingFinding["rows"][number]> => ({ key: load.label, words: load.label, kind: "force", value: (r) => load.force * r.factor })),
+      { key: "words", words: "it", kind: "text", value: (r) => r.words },
+    ];
+    return <DataTable label="Buckling shapes" columns={columns} rows={shapes.rows} keyOf={(r) => String(r.number)} stale={stale} onRow={(r) => choose(r.number - 1)} />;
+  }
+  return <p className="text-faint">The shapes stand here once a vibration or buckling study is solved.</p>;
+}

@@ -1,0 +1,70 @@
+import type { ResonanceFinding, ResultFrame } from "../api/types";
+import { useNote } from "../note/context";
+import { steps } from "../tray/steps";
+import { digits } from "../ui/units";
+import { useDesk } from "../workspace/desk";
+
+interface Props {
+  frames: ResultFrame[];
+  at: number;
+  running: ResonanceFinding | undefined;
+}
+
+/** Frames on the axis of their own value: natural frequencies, or factors of buckling, as ink ticks. */
+export function FrequencyStrip({ frames, at, running }: Props) {
+  const { shown } = useNote();
+  const { set } = useDesk();
+  const values = frames.map((f) => f.value ?? 0);
+  const end = Math.max(...values, running?.to ?? 0) * 1.06 || 1;
+  const left = (v: number) => `${(v / end) * 100}%`;
+  const choose = (frame: number) => set({ frame: Math.min(Math.max(frame, 0), frames.length - 1), ends: { low: null, high: null } });
+  const kind = frames[0]?.unit ?? "ratio";
+  return (
+    <div
+      role="radiogroup"
+      aria-label="Frames"
+      className="card relative h-[58px] w-full px-3"
+      onKeyDown={(event) => {
+        const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
+        if (!step) return;
+        event.preventDefault();
+        choose(at + step);
+        event.currentTarget.querySelectorAll<HTMLButtonElement>("[role=radio]")[Math.min(Math.max(at + step, 0), frames.length - 1)]?.focus();
+      }}
+    >
+      <div className="relative h-9 border-b border-ink">
+        {running && (
+          <span className="absolute bottom-0 top-1.5 overflow-hidden bg-[#efe5cd] pl-1 text-[10.5px] text-amber-ink" style={{ left: left(running.from), width: left(running.to - running.from) }}>
+            running
+          </span>
+        )}
+        {frames.map((f, i) => (
+          <button
+            key={f.index}
+            role="radio"
+            aria-checked={i === at}
+            aria-label={`${f.name}, ${shown.text(f.value ?? 0, kind)}`}
+            title={`${f.name}, ${shown.text(f.value ?? 0, kind)}`}
+            tabIndex={i === at ? 0 : -1}
+            className="absolute bottom-0 flex h-full w-3 -translate-x-1/2 items-end justify-center"
+            style={{ left: left(f.value ?? 0) }}
+            onClick={() => choose(i)}
+          >
+            <span className={i === at ? "h-full w-[2px] bg-amber" : "h-3.5 w-[2px] bg-ink hover:bg-amber"} />
+          </button>
+        ))}
+        <span className="pointer-events-none absolute top-0.5 whitespace-nowrap rounded bg-paper px-1 text-[11px] font-semibold text-amber-ink" style={(values[at] ?? 0) > end * 0.8 ? { right: `calc(100% - ${left(values[at] ?? 0)} + 5px)` } : { left: `calc(${left(values[at] ?? 0)} + 5px)` }}>
+          {frames[at]?.name} · {kind === "ratio" ? digits(values[at] ?? 0) : shown.text(values[at] ?? 0, kind)}
+        </span>
+      </div>
+      <div className="relative h-4 font-mono text-[10.5px] text-faint">
+        {steps(0, kind === "ratio" ? end : shown.number(end, kind), 6).map((v) => (
+          <span key={v} className="absolute -translate-x-1/2" style={{ left: left(v) }}>
+            {digits(v)}
+          </span>
+        ))}
+        <span className="absolute right-0">{kind === "ratio" ? "× the loads" : shown.unit(kind)}</span>
+      </div>
+    </div>
+  );
+}
