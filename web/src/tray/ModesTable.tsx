@@ -22,9 +22,9 @@ export function ModesTable() {
       { key: "number", words: "mode", kind: "count", value: (r) => r.number },
       { key: "frequency", words: "frequency", kind: "frequency", value: (r) => r.frequency, alarm: (r) => r.inside },
       { key: "period", words: "period", kind: "time", value: (r) => r.period ?? "–" },
-      ...AXES.map((axis, k): Column<ModeRow> => ({ key: axis, words: `mass along ${axis}`, kind: "share", value: (r) => r.shares[k] ?? 0, least: 5e-4 })),
-      ...AXES.map((axis, k): Column<ModeRow> => ({ key: `sum ${axis}`, words: `summed, ${axis}`, kind: "share", value: (r) => r.sums[k] ?? 0, least: 5e-4 })),
       { key: "words", words: "it", kind: "text", value: (r) => r.words },
+      ...AXES.map((axis, k): Column<ModeRow> => ({ key: axis, words: `mass ${axis}`, kind: "share", value: (r) => r.shares[k] ?? 0, least: 5e-4 })),
+      ...AXES.map((axis, k): Column<ModeRow> => ({ key: `sum ${axis}`, words: `sum ${axis}`, kind: "share", value: (r) => r.sums[k] ?? 0, least: 5e-4 })),
     ];
     return (
       <DataTable label="Modes" columns={columns} rows={modes.rows} keyOf={(r) => String(r.number)} stale={stale} onRow={(r) => choose(r.number - 1)} note={`Shares of all mass that can move: ${AXES.map((axis, k) => `${shown.text(modes.mass[k] ?? 0, "mass")} along ${axis}`).join(", ")}.`} />

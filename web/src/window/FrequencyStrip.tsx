@@ -58,7 +58,7 @@ export function FrequencyStrip({ frames, at, running }: Props) {
         </span>
       </div>
       <div className="relative h-4 font-mono text-[10.5px] text-faint">
-        {steps(0, kind === "ratio" ? end : shown.number(end, kind), 6).map((v) => (
+        {steps(0, kind === "ratio" ? end : shown.number(end, kind), 6).filter((v) => v < end * 0.88).map((v) => (
           <span key={v} className="absolute -translate-x-1/2" style={{ left: left(v) }}>
             {digits(v)}
           </span>

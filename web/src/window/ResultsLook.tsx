@@ -37,8 +37,10 @@ function limitOf(study: StudyState, field: string): LimitFinding | null {
 }
 
 /** Ten percent of the part, unless the user says otherwise. */
-function proposedExaggeration(size: number, greatest: number): number {
+function proposedExaggeration(size: number, greatest: number, shape: boolean): number {
   if (greatest <= 0) return 1;
+  // A shape may be any size: a twelfth of the part shows it.
+  if (shape) return Number((size / 12 / greatest).toPrecision(2));
   const wanted = (size * 0.06) / greatest;
   const step = 10 ** Math.floor(Math.log10(wanted));
   return Math.max(Math.floor(wanted / step) * step, 1);
@@ -86,7 +88,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   if (!skin || !rest || !found) return <Empty text="Reading the result…" />;
 
   const values = found.arrays[field] as Float32Array;
-  const displacement = found.arrays.displacement as Float32Array;
+  const displacement = found.arrays.moved as Float32Array;
   const members = membersOf(found.arrays);
   const vectors = still ? null : desk.arrows === "displacement" ? displacement : desk.arrows === "reaction" && reactions ? together(reactions.arrays) : null;
   const extremes = found.meta.extremes[field];
@@ -100,7 +102,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const shape = ["mode", "shape"].includes(frames[frame]?.kind ?? "");
   const kind = shape ? "ratio" : extremes.dimension;
   const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
-  const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest);
+  const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest, shape);
+  // A close-up is looked at closely.
+  const box = found.arrays.veiled ? boxOf(rest.arrays.positions as Float32Array) : {};
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
   const course = desk.diagram && !still && found.arrays["diagram at"] ? drawn(diagramOf(found.arrays), desk.diagram, animated ? 0 : factor, (view.shape.size ?? 1) * 0.08) : null;
   const title = fields.find((f) => f.name === field)?.words ?? field;
@@ -108,7 +112,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
 
   return (
     <>
-      <Stage scene={{ ...scene, cover: frames.length > 1 ? STRIP : undefined }}>
+      <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? STRIP : undefined }}>
         <MeshScene skin={skin} values={values} veiled={found.arrays.veiled as Float32Array | undefined} stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit?.allowed ?? null} displacement={displacement} exaggeration={factor} animated={animated} sides={false} onPoint={setPointed} />
         {members && (
           <MeshScene
@@ -227,6 +231,22 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   );
 }
 
+const boxes = new WeakMap<Float32Array, { low: number[]; high: number[] }>();
+
+/** The box of a skin; the same object as long as the skin is. */
+function boxOf(positions: Float32Array) {
+  const before = boxes.get(positions);
+  if (before) return before;
+  const [low, high] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]];
+  positions.forEach((v, i) => {
+    low[i % 3] = Math.min(low[i % 3] as number, v);
+    high[i % 3] = Math.max(high[i % 3] as number, v);
+  });
+  const made = { low, high };
+  boxes.set(positions, made);
+  return made;
+}
+
 const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;
 
 /** Three components as one list of vectors. */
@@ -246,7 +266,7 @@ function membersOf(arrays: Arrays<unknown>["arrays"]) {
   const before = kept.get(arrays);
   if (before) return before;
   const skin: Arrays<SkinMeta> = { meta: { faces: [], edges: [], dimension: 3, bodies: [] }, arrays: { positions, triangles, sides: new Int32Array(0), lines: new Int32Array(0) } };
-  const made = { skin, displacement: arrays["member displacement"] as Float32Array };
+  const made = { skin, displacement: arrays["member moved"] as Float32Array };
   kept.set(arrays, made);
   return made;
 }

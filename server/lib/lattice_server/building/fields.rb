@@ -51,7 +51,7 @@ module LatticeServer
         raise Problem.new(422, "there is no frame #{frame}", cure: "The result has #{result.frames.size}.") unless frame.between?(0, result.frames.size - 1)
         raise Problem.new(422, "“#{layer}” is not a layer", cure: "Known: #{result.layers.join(', ')}.") unless layer.nil? || result.layers.include?(layer)
 
-        arrays = { "displacement" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
+        arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
         extremes = names.to_h do |name|
           dimension = Lattice::Result::Catalogue.dimension_of(name)
           field = result.field(name, frame, layer: layer)
@@ -83,7 +83,7 @@ module LatticeServer
         @member_points = shapes.points
         moved = result.envelope?(frame) ? Numo::DFloat.zeros(*shapes.positions.shape) : shapes.displacement(result.state(frame))
         drawn = result.envelope?(frame) ? {} : diagrams(result.state(frame))
-        drawn.merge("member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member displacement" => Numo::SFloat.cast(moved))
+        drawn.merge("member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member moved" => Numo::SFloat.cast(moved))
       end
 
       # How forces run along members: places of every piece, how they move, the two axes across, and six values each.

@@ -44,7 +44,7 @@ module Lattice
             wanted = at_least(study)
             used = wanted && (first ? wanted / first : 0.0)
             [{ kind: "buckling", statement: study.id, of: study["of"], frame_name: found[:frame], rows: rows, factor: first, reverse: found[:reverse], loads: found[:loads], yields: yields(problem, found, first), at_least: wanted,
-               utilisation: used, margin: used && (1 - used), holds: used.nil? || used <= 1, target: study["of"] }]
+               utilisation: used, margin: used && (1 - used), holds: used.nil? || used <= 1, target: "buckling under “#{study['of']}”" }]
           end
 
           private
