@@ -12,6 +12,7 @@ gem "numo-narray", "~> 0.9.2"
 gem "zeitwerk", "~> 2.6.18"
 
 # server
+gem "ferrum", "~> 0.17"
 gem "puma", "~> 6.4"
 gem "rackup", "~> 2.1"
 gem "rexml", "~> 3.2"

@@ -152,6 +152,15 @@ module LatticeServer
       bytes
     end
 
+    # The report as a PDF file; paper=A4 or Letter.
+    get "/api/models/:id/report.pdf" do
+      name = models.head(models.find(params[:id]))[:document].then { |text| JSON.parse(text)["name"] }
+      bytes = Printer.pdf("http://127.0.0.1:#{Config.port}", params[:id], params[:paper] || "A4")
+      content_type "application/pdf"
+      attachment "#{name.gsub(/[^\p{Alnum} .-]/, '_')}.pdf"
+      bytes
+    end
+
     # The size of elements wanted at a place: body, x, y and z.
     get("/api/models/:id/size") { answer(built(:size, %i[body x y z].to_h { |key| [key, params[key]] }, by: Builders.slow, seconds: 60)) }
 

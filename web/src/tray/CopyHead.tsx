@@ -1,13 +1,26 @@
-import { Copy } from "lucide-react";
+import { Copy, Download } from "lucide-react";
 
-/** The last head of a table: copies its rows, as they are ordered, with tabs between. */
-export function CopyHead({ rows }: { rows: () => (string | number)[][] }) {
+const quoted = (cell: string | number) => (typeof cell === "string" && /[",\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : String(cell));
+
+/** The last head of a table: copies its rows, as they are ordered, with tabs between; or saves them with commas between. */
+export function CopyHead({ rows, name = "table" }: { rows: () => (string | number)[][]; name?: string }) {
   const copy = () => void navigator.clipboard.writeText(rows().map((line) => line.join("\t")).join("\n"));
+  function save() {
+    const text = rows().map((line) => line.map(quoted).join(",")).join("\r\n");
+    const url = URL.createObjectURL(new Blob([text], { type: "text/csv" }));
+    Object.assign(document.createElement("a"), { href: url, download: `${name}.csv` }).click();
+    URL.revokeObjectURL(url);
+  }
   return (
-    <th>
-      <button className="flex items-center gap-1 rounded px-1 hover:bg-glow" onClick={copy}>
-        <Copy className="size-3" /> copy
-      </button>
+    <th data-copy>
+      <span className="flex">
+        <button className="flex items-center gap-1 rounded px-1 hover:bg-glow" onClick={copy}>
+          <Copy className="size-3" /> copy
+        </button>
+        <button className="flex items-center gap-1 rounded px-1 hover:bg-glow" onClick={save}>
+          <Download className="size-3" /> CSV
+        </button>
+      </span>
     </th>
   );
 }

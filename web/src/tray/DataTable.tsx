@@ -73,7 +73,7 @@ export function DataTable<Row>({ label, columns, rows, keyOf, first, stale = fal
                 <button onClick={() => setOrder((o) => ({ column: c.key, down: o?.column === c.key ? !o.down : c.kind !== "text" }))}>{head(c)}</button>
               </th>
             ))}
-            <CopyHead rows={lines} />
+            <CopyHead rows={lines} name={label} />
           </tr>
         </thead>
         <tbody className="font-mono">

@@ -4,15 +4,17 @@ import { ladderWords } from "../note/studies/ladder";
 import { useDesk } from "../workspace/desk";
 import { DataTable, type Column } from "./DataTable";
 import { Graph } from "./Graph";
+import { useToldStudy } from "./useFrame";
 
 type Row = LadderFinding["rows"][number];
 
 /** The peak on ever finer meshes: graph over unknowns, and the numbers. */
 export function LadderTable() {
   const { view, shown } = useNote();
-  const { study, selected, set } = useDesk();
+  const { study } = useToldStudy();
+  const { selected, set } = useDesk();
   const ladders = view.studies.filter((s) => s.findings?.findings.some((f) => f.kind === "ladder"));
-  const state = ladders.find((s) => s.statement === selected) ?? ladders.find((s) => s.name === study) ?? ladders[0];
+  const state = ladders.find((s) => s.name === study) ?? ladders.find((s) => s.statement === selected) ?? ladders[0];
   const found = state?.findings?.findings.find((f): f is LadderFinding => f.kind === "ladder");
   if (!found) return <p className="text-faint">A refinement ladder solves a study on ever finer meshes: press / and write refinement ladder, then solve it.</p>;
   const columns: Column<Row>[] = [

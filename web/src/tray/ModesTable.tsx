@@ -3,13 +3,15 @@ import { useNote } from "../note/context";
 import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { DataTable, type Column } from "./DataTable";
+import { useToldStudy } from "./useFrame";
 
 const AXES = ["x", "y", "z"] as const;
 
 /** Natural frequencies with what each moves, or factors of buckling. */
 export function ModesTable() {
   const { view, shown } = useNote();
-  const { study, set } = useDesk();
+  const { study } = useToldStudy();
+  const { set } = useDesk();
   const has = (kind: string) => view.studies.filter((s) => s.findings?.findings.some((f) => f.kind === kind));
   const all = [...has("modes"), ...has("buckling")];
   const state = all.find((s) => s.name === study) ?? all[0];

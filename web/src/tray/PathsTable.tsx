@@ -5,11 +5,13 @@ import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { CopyHead } from "./CopyHead";
 import { Graph } from "./Graph";
+import { useToldStudy } from "./useFrame";
 
 /** Values along the paths of a study: a graph, and the same numbers beside it. */
 export function PathsTable() {
   const { view, shown } = useNote();
-  const { study, frame, selected } = useDesk();
+  const { study, frame } = useToldStudy();
+  const { selected } = useDesk();
   const state = view.studies.find((s) => s.name === study) ?? view.studies[0];
   const paths = (state?.findings?.findings ?? []).filter((f): f is PathFinding => f.kind === "path");
   const [chosen, setChosen] = useState<string | null>(null);

@@ -61,6 +61,7 @@ export function Commands() {
     ["Undo", () => void edit("undo").catch(() => undefined)],
     ["Redo", () => void edit("redo").catch(() => undefined)],
     ["Show or hide the tray", () => set({ trayOpen: !useDesk.getState().trayOpen })],
+    ["Report", () => go(`/models/${view.id}/report`)],
     ["Side by side", () => go(`/models/${view.id}/side`)],
     ["All projects", () => go("/")],
     ["Keyboard shortcuts", () => setOpen("shortcuts")],

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Columns2, Redo2, Square, Undo2 } from "lucide-react";
+import { Columns2, FileText, Redo2, Square, Undo2 } from "lucide-react";
 import { DropdownMenu, Popover } from "radix-ui";
 import { useEdit, useUnits } from "../api/hooks";
 import type { Model, StudyState } from "../api/types";
@@ -46,6 +46,9 @@ export function TopStrip() {
             <Columns2 className="size-4" />
           </button>
         )}
+        <button className="rounded p-1 hover:bg-slate-soft" aria-label="Report" title="Report: the note typeset, with findings, pictures and tables" onClick={() => go(`/models/${view.id}/report`)}>
+          <FileText className="size-4" />
+        </button>
         <UnitsMenu />
         <Summary />
         <SolveButton />
