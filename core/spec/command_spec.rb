@@ -31,6 +31,24 @@ RSpec.describe Lattice::Command do
     end
   end
 
+  it "gives any table of a study, for people, as CSV, or as JSON" do
+    gauge = { "id" => "g", "kind" => "gauge", "name" => "sag", "study" => "pull", "quantity" => "displacement_y", "spot" => { "x" => "200 mm", "y" => "10 mm", "z" => "5 mm" } }
+    vibration = { "id" => "v", "kind" => "study", "name" => "ring", "type" => "vibration", "modes" => 2 }
+    with_model({}, gauge, vibration) do |path|
+      expect(run("results", path)[1].split).to include("frames", "reactions", "gauges", "nodes")
+      status, out, = run("results", path, "--show", "reactions", "--csv")
+      expect([status, out.lines[0].strip]).to eq([0, 'frame,support,"x, N","y, N","z, N"'])
+      expect(CSV.parse(out)[1][3].to_f).to be_within(1e-6).of(1000)
+      expect(run("results", path, "--show", "gauges")[1]).to include("sag: displacement along y, mm")
+      nodes = JSON.parse(run("results", path, "--show", "nodes", "--at", "tip", "--json")[1])
+      expect(nodes).to all(include("x, mm" => be_within(1e-6).of(200)))
+      modes = CSV.parse(run("results", path, "--study", "ring", "--show", "modes", "--csv")[1], headers: true)
+      expect(modes.map { |row| row["frequency, Hz"].to_f }).to match([be_within(3).of(209), be_within(6).of(415)])
+      expect(run("results", path, "--show", "bolts")).to match([2, "", /no table “bolts”. Known: frames/])
+      expect(run("results", path, "--show", "nodes")).to match([2, "", /no place is named/])
+    end
+  end
+
   it "ends with status 1 when a limit fails, and shows a table to people" do
     with_model({}, limit.call("1 MPa")) do |path|
       status, out, = run("solve", path)

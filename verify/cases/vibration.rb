@@ -62,7 +62,10 @@ end
 
 Verify.define("buckling of a plate pressed along one way", source: "G. H. Bryan, 1891: 4 π² D / a²") do |report|
   press = { "kind" => "line_load", "target" => "x high", "value" => "1 kN/m", "direction" => "-x" }
-  inplane = [{ "kind" => "support", "target" => "x low", "components" => ["x"] }, { "kind" => "group", "name" => "corner", "of" => "points", "rule" => { "box" => { "from" => { "x" => "-1 mm", "y" => "-1 mm", "z" => "-1 mm" }, "to" => { "x" => "1 mm", "y" => "1 mm", "z" => "1 mm" } } } }, { "kind" => "support", "target" => "corner", "components" => ["y"] }]
+  inplane = [{ "kind" => "support", "target" => "x low", "components" => ["x"] },
+             { "kind" => "group", "name" => "corner", "of" => "points",
+               "rule" => { "box" => { "from" => { "x" => "-1 mm", "y" => "-1 mm", "z" => "-1 mm" }, "to" => { "x" => "1 mm", "y" => "1 mm", "z" => "1 mm" } } } },
+             { "kind" => "support", "target" => "corner", "components" => ["y"] }]
   _, problem = Verify.solve(*plate[[*inplane, press, { "kind" => "study", "name" => "press", "type" => "static" }, { "kind" => "study", "name" => "fold", "type" => "buckling", "of" => "press", "modes" => 2 }]])
   result = Lattice::Study::Solving.new(problem).call(problem.study!("fold"))
   report.check("load per length", reference: 4 * (Math::PI**2) * rigidity, value: result.frames[0].value * 1000, tolerance: 1e-2, mesh: Verify.mesh_text(result))
@@ -70,9 +73,10 @@ end
 
 Verify.define("vibration of a solid bar, stretching", source: "c / 4 L, 3 c / 4 L of a bar that is held at one end") do |report|
   bore = { "kind" => "material", "target" => "everything", "material" => "given", "properties" => { "young" => "210 GPa", "poisson" => "0", "density" => "7850 kg/m3" } }
-  %w[bricks\ and\ quadrilaterals tetrahedra\ and\ triangles wedges\ and\ triangles].each do |family|
+  ["bricks and quadrilaterals", "tetrahedra and triangles", "wedges and triangles"].each do |family|
     result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, 0.5, 0.05)), Verify.body("solid", 0.05), Verify.plane("root", "x", 0), Verify.plane("under", "y", 0), Verify.plane("back", "z", 0), bore,
-                           Verify.held("root", "x"), Verify.held("under", "y"), Verify.held("back", "z"), { "kind" => "mesh", "size" => "0.025 m", "elements" => family }, { "kind" => "study", "name" => "case", "type" => "vibration", "modes" => 30 })
+                           Verify.held("root", "x"), Verify.held("under", "y"), Verify.held("back", "z"), { "kind" => "mesh", "size" => "0.025 m", "elements" => family },
+                           { "kind" => "study", "name" => "case", "type" => "vibration", "modes" => 30 })
     wanted = Math.sqrt(210e9 / 7850) / (4 * 0.5)
     report.check("first, #{family}", reference: wanted, value: result.frames.map(&:value).min_by { |f| (f - wanted).abs }, tolerance: 1e-3, mesh: Verify.mesh_text(result))
     report.check("mass that moves, #{family}", reference: 7850 * 0.5 * 0.05 * 0.05, value: result.about.mass, tolerance: 1e-9, mesh: Verify.mesh_text(result))

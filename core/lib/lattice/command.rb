@@ -17,6 +17,9 @@ module Lattice
 
         check FILE                              readiness: what is missing or odd
         solve FILE [--study NAME] [--out DIR]   findings; mesh and fields as VTU into DIR
+        results FILE [--study NAME] [--show TABLE] [--at GROUP] [--csv]
+                                                any table of a study: frames, reactions, bolts, gauges, paths, modes,
+                                                …, or the fields at the nodes of a place
         shape FILE [--export OUT]               bodies, faces, edges, volume, centre and repairs of a model,
                                                 or of a STEP, IGES, STL or OBJ file; OUT is .stl, .obj or .glb
         mesh FILE [--size 5mm] [--order 1|2] [--triangles] [--out OUT]
@@ -29,6 +32,7 @@ module Lattice
     TEXT
 
     include Meshing
+    include Solves
 
     def initialize(arguments, out: $stdout, err: $stderr)
       @arguments = arguments.dup
@@ -41,7 +45,7 @@ module Lattice
     def call
       name = @arguments.shift
       return usage(@out, HOLDS) if name.nil? || %w[--help -h help].include?(name)
-      return usage(@err, WRONG, "lattice: “#{name}” is not a command.") unless %w[check solve shape mesh materials].include?(name)
+      return usage(@err, WRONG, "lattice: “#{name}” is not a command.") unless %w[check solve results shape mesh materials].include?(name)
 
       parse(name) ? send(name) : HOLDS
     rescue OptionParser::ParseError => e
@@ -72,7 +76,8 @@ module Lattice
       parser = OptionParser.new do |o|
         o.banner = "Usage: lattice #{name} #{'FILE ' unless name == 'materials'}[options]"
         o.on("--json", "print JSON") { @options[:json] = true }
-        o.on("--study NAME", "the study to solve (the first one if not given)") { |v| @options[:study] = v } if name == "solve"
+        o.on("--study NAME", "the study to solve (the first one if not given)") { |v| @options[:study] = v } if %w[solve results].include?(name)
+        result_options(o) if name == "results"
         o.on("--out DIR", "write the mesh and fields as VTU, and the findings, into DIR") { |v| @options[:out] = v } if name == "solve"
         mesh_options(o) if name == "mesh"
         shape_options(o) if name == "shape"
@@ -138,46 +143,6 @@ module Lattice
         table(%w[severity what], readiness.notices.map { |n| [n.severity, n.fault.to_s] })
       end
       readiness.ready? ? HOLDS : WRONG
-    end
-
-    def solve
-      problem = Study::Problem.new(document)
-      study = problem.study!(@options[:study])
-      readiness = Verdict::Readiness.new(problem)
-      readiness.check!
-      readiness.notices.each { |n| @err.puts "note: #{n.fault}" }
-      progress = ProgressBar.new(@err)
-      monitor = Study::Monitor.new { |event, text, share| progress.show(event, text, share) }
-      result = Study::Solving.new(problem, monitor: monitor).call(study)
-      progress.finish(monitor.phases)
-      report(Verdict::Findings.new(problem, study, result).to_h, result)
-    end
-
-    def report(findings, result)
-      export(findings, result) if @options[:out]
-      @options[:json] ? json(findings) : FindingsTable.new(findings).print(@out)
-      findings[:holds] ? HOLDS : FAILS
-    end
-
-    def export(findings, result)
-      FileUtils.mkdir_p(@options[:out])
-      result.frames.each do |frame|
-        name = result.frames.size == 1 ? "result" : "result #{frame.index + 1} #{frame.name.gsub(/[^\p{Alnum} .-]/, '_')}"
-        Format::VTU.write(File.join(@options[:out], "#{name}.vtu"), result.grid.parted, fields_of(result, frame.index))
-      end
-      File.write(File.join(@options[:out], "findings.json"), JSON.pretty_generate(findings))
-    rescue SystemCallError => e
-      raise InvalidInput.at("“#{@options[:out]}” cannot be written: #{e.message}", cure: "Name a folder that can be.")
-    end
-
-    # Vectors and tensors of a frame at the points of the mesh; of envelopes, scalars alone.
-    def fields_of(result, frame)
-      scalars = result.layers.to_h { |layer| [["von_mises", layer].reject(&:empty?).join(" "), result.field("von_mises", frame, layer: layer)] }
-      return scalars.merge("displacement" => result.field("displacement", frame)) if result.envelope?(frame)
-
-      nodes = result.grid.points.nodes
-      vectors = %i[displacement rotation reaction moment_reaction].to_h { |name| [name.to_s, result.state(frame)[name]] }.compact.transform_values { |table| table[nodes, true].dup }
-      vectors.merge(result.layers.to_h { |layer| [["stress", layer].reject(&:empty?).join(" "), result.stress(frame, layer)] }).merge(scalars)
     end
 
     def shape

@@ -39,10 +39,13 @@ RSpec.describe Lattice::Load::Conditions::Bond do
 
   %w[quadratic linear].each do |order|
     it "passes forces and moments on from a block of #{order} elements to a sheet that it lies on, over the gap between" do
-      problem = shape_problem(outline_named("plan", rectangle("0 mm", "0 mm", "60 mm", "60 mm")), { "kind" => "body", "name" => "plate", "outline" => "plan", "make" => "faces", "by" => "fill", "wall" => "4 mm" },
+      problem = shape_problem(outline_named("plan", rectangle("0 mm", "0 mm", "60 mm", "60 mm")),
+                              { "kind" => "body", "name" => "plate", "outline" => "plan", "make" => "faces", "by" => "fill", "wall" => "4 mm" },
                               body_named("block", "plan", thickness: "20 mm", on: on("xy", z: 2)), group_named("under", { "all" => [{ "body" => "block" }, { "plane" => { "axis" => "z", "at" => "2 mm" } }] }),
-                              group_named("sheet", { "body" => "plate" }), group_named("edge", { "all" => [{ "body" => "plate" }, { "plane" => { "axis" => "x", "at" => "0 mm" } }] }, of: "edges"),
-                              { "kind" => "material", "target" => "everything", "material" => "steel", "properties" => Models::STEEL }, { "kind" => "bond", "target" => "sheet", "to" => "under", "reach" => "3 mm" },
+                              group_named("sheet", { "body" => "plate" }), group_named("edge", { "all" => [{ "body" => "plate" },
+                                                                                                           { "plane" => { "axis" => "x", "at" => "0 mm" } }] }, of: "edges"),
+                              { "kind" => "material", "target" => "everything", "material" => "steel", "properties" => Models::STEEL },
+                              { "kind" => "bond", "target" => "sheet", "to" => "under", "reach" => "3 mm" },
                               { "kind" => "support", "target" => "edge", "components" => %w[x y z rx ry rz] }, { "kind" => "gravity", "value" => "9.81 m/s2", "direction" => [1, 2, -3] },
                               { "kind" => "mesh", "size" => "12 mm", "order" => order }, { "kind" => "size", "size" => "7 mm", "target" => "block" }, { "kind" => "study", "name" => "s", "type" => "static" })
       expect(solve(problem).balance[:error]).to be < 1e-9

@@ -13,7 +13,8 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
 
   it "gives constant stress back, as the whole has it, on a mesh that is not alike" do
     held = [{ "id" => "h1", "kind" => "group", "name" => "line", "of" => "edges", "rule" => { "all" => [{ "plane" => { "axis" => "x", "at" => "0 mm" } }, { "plane" => { "axis" => "y", "at" => "0 mm" } }] } },
-            { "id" => "h2", "kind" => "support", "target" => "line", "components" => %w[y] }, { "id" => "h3", "kind" => "group", "name" => "corner", "of" => "points", "rule" => { "box" => { "from" => spot(-1, -1, -1), "to" => spot(1, 1, 1) } } },
+            { "id" => "h2", "kind" => "support", "target" => "line", "components" => %w[y] }, { "id" => "h3", "kind" => "group", "name" => "corner", "of" => "points",
+                                                                                                "rule" => { "box" => { "from" => spot(-1, -1, -1), "to" => spot(1, 1, 1) } } },
             { "id" => "h4", "kind" => "support", "target" => "corner", "components" => %w[z] }]
     result, found = solved(problem({ support: { "components" => ["x"] }, force: pull }, *held, near))
     expect(result.field("stress_xx").to_a).to all(be_within(1).of(100e6))
@@ -24,7 +25,8 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
   end
 
   it "holds its own part of the loads alone, case by case" do
-    more = [{ "id" => "c1", "kind" => "case", "name" => "down" }, { "id" => "c2", "kind" => "case", "name" => "weight" }, { "id" => "g", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z", "case" => "weight" }]
+    more = [{ "id" => "c1", "kind" => "case", "name" => "down" }, { "id" => "c2", "kind" => "case", "name" => "weight" },
+            { "id" => "g", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z", "case" => "weight" }]
     result, found = solved(problem({ force: { "case" => "down" } }, *more, near))
     frames = found[:summary][:frames]
     expect(frames.map { |f| f[:name] }).to eq(%w[down weight])
@@ -44,8 +46,10 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
   end
 
   it "names what is wrong, and the cure" do
-    { { "block" => block(300, 20) } => /its block holds nothing of the part, whose box is/, { "block" => block(-10, 400) } => /takes in the whole part/, { "block" => block(60, 0) } => /dx is not above zero/,
-      { "size" => "0 mm" } => /the size is not above zero/, { "block" => nil } => /it has no block/, { "block" => block(150, 100, dy: "12 mm") } => /cuts through what force “tip” acts on/ }.each do |change, words|
+    { { "block" => block(300, 20) } => /its block holds nothing of the part, whose box is/, { "block" => block(-10, 400) } => /takes in the whole part/,
+      { "block" => block(60, 0) } => /dx is not above zero/,
+      { "size" => "0 mm" } => /the size is not above zero/, { "block" => nil } => /it has no block/,
+      { "block" => block(150, 100, dy: "12 mm") } => /cuts through what force “tip” acts on/ }.each do |change, words|
       expect(Lattice::Verdict::Readiness.new(problem({}, near.merge(change).compact)).notices.map { |n| n.fault.to_s }).to include(words)
     end
   end

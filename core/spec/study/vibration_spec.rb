@@ -79,7 +79,8 @@ RSpec.describe Lattice::Study::Kinds::Vibration do
     expect(notices[{ material: { "properties" => Models::STEEL.except("density") } }, vibration]).to include(/has no density, without which nothing vibrates/)
     expect(notices[{}, vibration(from: "3 kHz", to: "1 kHz")]).to include(/the range ends before it begins/)
     expect(notices[{}, vibration(running: { "from" => "3 kHz", "to" => "1 kHz" })]).to include(/running range ends before it begins/)
-    expect(notices[{}, vibration, { "id" => "x", "kind" => "limit", "study" => "swing", "quantity" => "von_mises", "target" => "bar", "at_most" => "yield" }]).to include(/“swing” finds shapes, which have no size to read/)
+    expect(notices[{}, vibration,
+                   { "id" => "x", "kind" => "limit", "study" => "swing", "quantity" => "von_mises", "target" => "bar", "at_most" => "yield" }]).to include(/“swing” finds shapes, which have no size to read/)
     expect { solved(problem({}, vibration(to: "1 Hz"))) }.to raise_error(Lattice::InvalidInput, /no natural frequency lies below 1 Hz/)
     all = { "id" => "h", "kind" => "support", "target" => "bar", "components" => %w[x y z] }
     expect { solved(problem({}, vibration, all)) }.to raise_error(Lattice::SolveFailed, /everything is held/)
@@ -121,13 +122,16 @@ RSpec.describe Lattice::Study::Kinds::Buckling do
     _, twice = solved({ force: force, mesh: { "size" => "5 mm" } }, buckling, *cases)
     expect(fold(twice)).to include(frame_name: "twice", factor: be_near(fold(once)[:factor] / 2, 1e-9))
     # 107 MPa when it buckles, but 355 MPa at the clamped edge's corner come before a second shape.
-    _, short = solved({ force: { "direction" => "-x", "value" => "10 kN" }, outline: { "boundary" => rectangle("0 mm", "0 mm", "60 mm", "20 mm") }, tip: { "rule" => { "plane" => { "axis" => "x", "at" => "60 mm" } } } })
+    _, short = solved({ force: { "direction" => "-x", "value" => "10 kN" }, outline: { "boundary" => rectangle("0 mm", "0 mm", "60 mm", "20 mm") },
+                        tip: { "rule" => { "plane" => { "axis" => "x", "at" => "60 mm" } } } })
     expect(fold(short)[:yields]).to include(body: "bar", factor: be < fold(short)[:factor])
   end
 
   it "says that what is only pulled does not buckle, and at what it would the other way round" do
-    sideways = [{ "id" => "u", "kind" => "group", "name" => "low", "of" => "faces", "rule" => { "plane" => { "axis" => "y", "at" => "0 mm" } } }, { "id" => "s", "kind" => "support", "target" => "low", "components" => ["y"] },
-                { "id" => "w", "kind" => "group", "name" => "back", "of" => "faces", "rule" => { "plane" => { "axis" => "z", "at" => "0 mm" } } }, { "id" => "t", "kind" => "support", "target" => "back", "components" => ["z"] }]
+    sideways = [{ "id" => "u", "kind" => "group", "name" => "low", "of" => "faces", "rule" => { "plane" => { "axis" => "y", "at" => "0 mm" } } },
+                { "id" => "s", "kind" => "support", "target" => "low", "components" => ["y"] },
+                { "id" => "w", "kind" => "group", "name" => "back", "of" => "faces", "rule" => { "plane" => { "axis" => "z", "at" => "0 mm" } } },
+                { "id" => "t", "kind" => "support", "target" => "back", "components" => ["z"] }]
     expect { solved({ force: { "direction" => "+x" }, support: { "components" => ["x"] } }, buckling, *sideways) }.to raise_error(Lattice::SolveFailed, /they only pull/)
     _, found = solved({ force: { "direction" => "-x" }, support: { "components" => %w[x y z] } })
     expect(fold(found)[:reverse]).to be_nil.or be < -fold(found)[:factor]
@@ -135,9 +139,12 @@ RSpec.describe Lattice::Study::Kinds::Buckling do
 
   it "buckles faces and members as solids do" do
     sheet = shape_problem(outline_named("plan", rectangle("0 mm", "0 mm", "200 mm", "20 mm")), { "kind" => "body", "name" => "strip", "outline" => "plan", "make" => "faces", "by" => "fill", "wall" => "2 mm" },
-                          group_named("root", { "plane" => { "axis" => "x", "at" => "0 mm" } }, of: "edges"), group_named("tip", { "plane" => { "axis" => "x", "at" => "200 mm" } }, of: "edges"),
-                          { "kind" => "material", "target" => "everything", "material" => "steel", "properties" => Models::STEEL.merge("poisson" => "0") }, { "kind" => "support", "target" => "root", "components" => %w[x y z rx ry rz] },
-                          { "kind" => "force", "target" => "tip", "value" => "10 N", "direction" => "-x" }, { "kind" => "mesh", "size" => "8 mm" }, { "kind" => "study", "name" => "pull", "type" => "static" }, buckling.except("id"))
+                          group_named("root", { "plane" => { "axis" => "x", "at" => "0 mm" } }, of: "edges"), group_named("tip",
+                                                                                                                          { "plane" => { "axis" => "x", "at" => "200 mm" } }, of: "edges"),
+                          { "kind" => "material", "target" => "everything", "material" => "steel", "properties" => Models::STEEL.merge("poisson" => "0") },
+                          { "kind" => "support", "target" => "root", "components" => %w[x y z rx ry rz] },
+                          { "kind" => "force", "target" => "tip", "value" => "10 N", "direction" => "-x" }, { "kind" => "mesh", "size" => "8 mm" },
+                          { "kind" => "study", "name" => "pull", "type" => "static" }, buckling.except("id"))
     result = Lattice::Study::Solving.new(sheet).call(sheet.study!("fold"))
     expect(result.frames[0].value * 10).to be_near((Math::PI**2) * 210e9 * 0.02 * (0.002**3) / 12 / (4 * (0.2**2)), 0.01)
   end

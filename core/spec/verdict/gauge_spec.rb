@@ -13,7 +13,8 @@ RSpec.describe "What gauges and section cuts record" do
   it "gives a value at a point, and over a place, in every frame" do
     cases = [{ "id" => "c1", "kind" => "case", "name" => "once" }, { "id" => "c2", "kind" => "case", "name" => "twice" },
              { "id" => "f2", "kind" => "force", "target" => "tip", "value" => "2 kN", "direction" => "-y", "case" => "twice" }]
-    findings, result = found({ force: { "case" => "once" } }, *cases, gauge, gauge(id: "m", name: "mean", spot: nil, target: "tip", how: "mean"), gauge(id: "r", name: "held", spot: nil, target: "root", quantity: "reaction_y"))
+    findings, result = found({ force: { "case" => "once" } }, *cases, gauge, gauge(id: "m", name: "mean", spot: nil, target: "tip", how: "mean"),
+                             gauge(id: "r", name: "held", spot: nil, target: "root", quantity: "reaction_y"))
     values = findings.select { |f| f[:kind] == "gauge" }.to_h { |f| [f[:name], f[:values]] }
     expect(values["tip sag"][1]).to be_near(2 * values["tip sag"][0], 1e-9)
     expect(values["tip sag"][0]).to be_between(result.field("displacement_y", 0).min, 0)

@@ -154,11 +154,10 @@ module LatticeServer
 
     # The report as a PDF file; paper=A4 or Letter.
     get "/api/models/:id/report.pdf" do
-      name = models.head(models.find(params[:id]))[:document].then { |text| JSON.parse(text)["name"] }
-      bytes = Printer.pdf("http://127.0.0.1:#{Config.port}", params[:id], params[:paper] || "A4")
+      name = JSON.parse(models.text(params[:id]))["name"]
       content_type "application/pdf"
       attachment "#{name.gsub(/[^\p{Alnum} .-]/, '_')}.pdf"
-      bytes
+      Printer.pdf("http://127.0.0.1:#{Config.port}", params[:id], params[:paper] || "A4")
     end
 
     # The size of elements wanted at a place: body, x, y and z.

@@ -16,11 +16,13 @@ module LatticeServer
 
       Dir.mktmpdir do |folder|
         file = File.join(folder, "report.pdf")
-        Lattice::ChildProcess.run(RbConfig.ruby, File.join(Config::ROOT, "bin", "print-report"), "#{address}/models/#{model}/report?paper=#{paper}", file, *PAPERS[paper].map(&:to_s), seconds: SECONDS, memory: 4 * Builders::GIGABYTE)
+        Lattice::ChildProcess.run(RbConfig.ruby, File.join(Config::ROOT, "bin", "print-report"), "#{address}/models/#{model}/report?paper=#{paper}", file, *PAPERS[paper].map(&:to_s), seconds: SECONDS,
+                                                                                                                                                                                       memory: 4 * Builders::GIGABYTE)
         File.binread(file)
       end
     rescue Lattice::ChildProcess::Failed => e
-      raise Problem.new(503, e.reason == :missing ? "the browser that prints is not installed" : "the report could not be printed: #{e.message}", cure: "Run bin/setup, then try again; the report page can be printed from your own browser too.")
+      raise Problem.new(503, e.reason == :missing ? "the browser that prints is not installed" : "the report could not be printed: #{e.message}",
+                        cure: "Run bin/setup, then try again; the report page can be printed from your own browser too.")
     end
   end
 end

@@ -4,6 +4,9 @@ module Lattice
   class Command
     # Findings for people: the same sentences as in the note.
     class FindingsTable
+      STATES = { "settled" => "settled", "rising" => "still on its way: take finer meshes", "singular" => "singular: it does not settle", "doubtful" => "settles so slowly that it may be singular",
+                 "uneven" => "goes up and down: no end can be told" }.freeze
+
       def initialize(findings)
         @findings = findings
       end
@@ -22,7 +25,9 @@ module Lattice
 
       def tables
         modes, shapes, ladders, cuts, paths, members = %w[modes buckling ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
-        modes.map { |f| modes_table(f) } + shapes.map { |f| buckling_table(f) } + ladders.map { |f| ladder_table(f) } + cuts.map { |f| section_table(f) } + paths.map { |f| path_table(f) } + members.map { |f| member_table(f) } + JoinTables.new(@findings).to_a
+        modes.map { |f| modes_table(f) } + shapes.map { |f| buckling_table(f) } + ladders.map { |f| ladder_table(f) } + cuts.map { |f| section_table(f) } + paths.map { |f| path_table(f) } + members.map do |f|
+          member_table(f)
+        end + JoinTables.new(@findings).to_a
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @findings[:units])
@@ -37,12 +42,10 @@ module Lattice
          "by hand #{shown(finding[:estimate], 'length')}", finding[:difference] ? percent(finding[:difference]) : ""]
       end
 
-      STATES = { "settled" => "settled", "rising" => "still on its way: take finer meshes", "singular" => "singular: it does not settle", "doubtful" => "settles so slowly that it may be singular",
-                 "uneven" => "goes up and down: no end can be told" }.freeze
-
       def ladder(finding)
         ends = finding[:extrapolated] ? "towards #{shown(finding[:extrapolated], finding[:dimension])}" : ""
-        ["peak of #{finding[:words]} on #{finding[:rows].size} meshes#{" in #{finding[:target]}" if finding[:target]}", shown(finding[:rows].last[:value], finding[:dimension]), ends, STATES.fetch(finding[:state])]
+        ["peak of #{finding[:words]} on #{finding[:rows].size} meshes#{" in #{finding[:target]}" if finding[:target]}", shown(finding[:rows].last[:value], finding[:dimension]), ends,
+         STATES.fetch(finding[:state])]
       end
 
       def ladder_table(finding)
@@ -63,27 +66,37 @@ module Lattice
                elsif counted[:below] == counted[:found] then "none missed below #{shown(counted[:frequency], 'frequency')}"
                else "#{counted[:below] - counted[:found]} missed below #{shown(counted[:frequency], 'frequency')}"
                end
-        ["#{finding[:rows].size} modes#{", #{finding[:rows].size - elastic.size} of them rigid" if elastic.size < finding[:rows].size}; first natural frequency", elastic.empty? ? "–" : shown(elastic[0][:frequency], "frequency"), "", note]
+        ["#{finding[:rows].size} modes#{", #{finding[:rows].size - elastic.size} of them rigid" if elastic.size < finding[:rows].size}; first natural frequency",
+         elastic.empty? ? "–" : shown(elastic[0][:frequency], "frequency"), "", note]
       end
 
       def modes_table(finding)
         TextTable.new(["mode", "frequency", "period", *%w[x y z].map { |c| "mass #{c}" }, *%w[x y z].map { |c| "sum #{c}" }, "it"], finding[:rows].map do |row|
-          [row[:number], shown(row[:frequency], "frequency"), row[:period] ? shown(row[:period], "time") : "–", *row[:shares].map { |s| "#{(s * 100).round(1)} %" }, *row[:sums].map { |s| "#{(s * 100).round(1)} %" }, row[:words]]
+          [row[:number], shown(row[:frequency], "frequency"), row[:period] ? shown(row[:period], "time") : "–", *row[:shares].map { |s| "#{(s * 100).round(1)} %" }, *row[:sums].map do |s|
+            "#{(s * 100).round(1)} %"
+          end, row[:words]]
         end)
       end
 
       def resonance(finding)
-        ["natural frequencies in the running range", finding[:inside].empty? ? "none" : finding[:inside].map { |n| "mode #{n}" }.join(", "), [finding[:from], finding[:to]].map { |f| shown(f, "frequency") }.join(" to "), finding[:holds] ? "holds" : "fails"]
+        ["natural frequencies in the running range", finding[:inside].empty? ? "none" : finding[:inside].map { |n| "mode #{n}" }.join(", "), [finding[:from], finding[:to]].map do |f|
+          shown(f, "frequency")
+        end.join(" to "), finding[:holds] ? "holds" : "fails"]
       end
 
       def buckling(finding)
-        verdict = finding[:at_least] ? "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}" : ""
+        verdict = finding[:at_least] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}"
         yields = finding[:yields] ? "; “#{finding[:yields][:body]}” yields before, at #{number(finding[:yields][:factor])}" : ""
-        ["loads of “#{finding[:of]}”#{" in #{finding[:frame_name]}" if finding[:frame_name]} until it buckles: factor#{yields}", number(finding[:factor]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "", verdict]
+        ["loads of “#{finding[:of]}”#{" in #{finding[:frame_name]}" if finding[:frame_name]} until it buckles: factor#{yields}", number(finding[:factor]),
+         finding[:at_least] ? "at least #{number(finding[:at_least])}" : "", verdict || ""]
       end
 
       def buckling_table(finding)
-        TextTable.new(["shape", "factor", *finding[:loads].map { |l| l[:label] }, "it"], finding[:rows].map { |row| [row[:number], number(row[:factor]), *finding[:loads].map { |l| shown(l[:force] * row[:factor], "force") }, row[:words]] })
+        TextTable.new(["shape", "factor", *finding[:loads].map { |l| l[:label] }, "it"], finding[:rows].map do |row|
+          [row[:number], number(row[:factor]), *finding[:loads].map do |l|
+            shown(l[:force] * row[:factor], "force")
+          end, row[:words]]
+        end)
       end
 
       def number(value) = Quantity::Display.number(value)

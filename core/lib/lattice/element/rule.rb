@@ -47,7 +47,9 @@ module Lattice
       # Fourteen points on the tetrahedron, exact to the fifth degree, for masses.
       # N. J. Walkington, Quadrature on simplices of arbitrary dimension, 2000.
       def self.tetrahedron_fine
-        a, b, c = 0.31088591926330060980, 0.092735250310891226402, 0.045503704125649649492
+        a = 0.31088591926330060980
+        b = 0.092735250310891226402
+        c = 0.045503704125649649492
         pairs = [0, 1, 2, 3].combination(2).map { |i, j| [c, c, c, c].tap { |l| l[i] = l[j] = 0.5 - c }[1..] }
         weights = ([0.11268792571801585080] * 4) + ([0.07349304311636194934] * 4) + ([0.04254602077708146686] * 6)
         new(Numo::DFloat.cast(corners_of(a, 1 - (3 * a)) + corners_of(b, 1 - (3 * b)) + pairs), Numo::DFloat.cast(weights) / 6)

@@ -68,7 +68,7 @@ module Lattice
 
       attr_reader :parts
 
-      def way = 'xyz'[@across.max_by { |k| (@mean[true, k]**2).sum }]
+      def way = "xyz"[@across.max_by { |k| (@mean[true, k]**2).sum }]
 
       # @param values [Numo::DFloat] [SLICES]
       def waves(values)

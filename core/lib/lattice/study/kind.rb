@@ -12,15 +12,15 @@ module Lattice
 
       # What keeps the study from being solved.
       # @raise [InvalidInput]
-      def check!(problem, study) = nil
+      def check!(_problem, _study) = nil
 
       # @return [Array] what its result depends on, by meaning
-      def signature(problem, study) = raise(NotImplementedError)
+      def signature(_problem, _study) = raise(NotImplementedError)
 
       # @param solving [Solving]
       # @param study [Model::Statement]
       # @return [Result::Outcome]
-      def solve(solving, study) = raise(NotImplementedError)
+      def solve(_solving, _study) = raise(NotImplementedError)
 
       # What it says besides the findings of any study.
       # @return [Array<Hash>]

@@ -27,10 +27,17 @@ module Lattice
 
       # @return [Array<Hash>]
       def findings
-        @findings ||= [*(@result.shapes? ? [] : [equilibrium]), *Study::Kinds.of(@study).findings(@note, @study, @result), *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *(@result.shapes? ? [] : [*joined("bolt", BoltCheck), *joined("bars", BarsCheck)])]
+        @findings ||= gathered
       end
 
       private
+
+      def gathered
+        own = Study::Kinds.of(@study).findings(@note, @study, @result)
+        return own if @result.shapes?
+
+        [equilibrium, *own, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
+      end
 
       # What gives way first, of all that has a utilisation.
       # @return [Hash, nil] statement, kind, and factor of safety

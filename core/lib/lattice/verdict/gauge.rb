@@ -25,7 +25,13 @@ module Lattice
 
       def quantity = statement["quantity"]
       def reaction? = quantity.start_with?("reaction")
-      def how = statement["spot"] ? "point" : reaction? ? "sum" : statement["how"] || "greatest"
+
+      def how
+        return "point" if statement["spot"]
+
+        reaction? ? "sum" : statement["how"] || "greatest"
+      end
+
       def places = problem.groups.target!(statement, %i[faces edges points bodies])
 
       def at_spot(result)

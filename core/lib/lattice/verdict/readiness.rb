@@ -144,6 +144,9 @@ module Lattice
         float? ? odd(fault) : stop(fault)
       end
 
+      # What only vibrates needs no load.
+      def unloaded? = @problem.studies.any? && @problem.studies.all? { |s| s["type"] == "vibration" }
+
       # What vibrates may be free.
       def float? = !@problem.studies.empty? && @problem.studies.all? { |s| s["type"] == "vibration" && s["of"].nil? }
 
@@ -174,14 +177,17 @@ module Lattice
       end
 
       def check_loads
-        loads = @problem.conditions.select(&:loads?)
         @problem.conditions.each { |condition| collect { condition.check! } }
         @problem.cases.faults.each { |f| stop(f) }
         @problem.conditions.each { |condition| (collect { condition.oddities } || []).each { |f| odd(f) } }
-        moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
-        return if @problem.studies.any? && @problem.studies.all? { |s| s["type"] == "vibration" }
+        check_loaded
+      end
 
-        odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) if loads.empty? && !moved
+      def check_loaded
+        return if unloaded? || @problem.conditions.any?(&:loads?)
+
+        moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
+        odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) unless moved
       end
 
       def check_mesh
@@ -240,11 +246,16 @@ module Lattice
         @document.active.select { |s| Findings::READERS.key?(s.kind) }.each do |statement|
           collect do
             study = @problem.study!(statement["study"])
-            raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.") if %w[vibration buckling].include?(study["type"])
-
+            sizeless!(statement, study)
             Findings::READERS[statement.kind].new(statement, @problem).check!
           end
         end
+      end
+
+      def sizeless!(statement, study)
+        return unless %w[vibration buckling].include?(study["type"])
+
+        raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.")
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @document.units)

@@ -38,7 +38,8 @@ module Lattice
           there = ((along.min(1) <= at) & (along.max(1) >= at)).where
           at_nodes[there, true, true].reshape(there.size * block.conn.shape[1], 3) unless there.empty?
         end
-        low, high = corners.map { |c| c.min(0) }.reduce { |a, b| Numo::DFloat.minimum(a, b) }, corners.map { |c| c.max(0) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
+        low = corners.map { |c| c.min(0) }.reduce { |a, b| Numo::DFloat.minimum(a, b) }
+        high = corners.map { |c| c.max(0) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
         ((low + high) / 2).tap { |m| m[axis] = at }.to_a
       end
 

@@ -49,7 +49,7 @@ module Lattice
           result
         end
 
-          # Masses of movements and, with the thickness, of turns: ∫ N N.
+        # Masses of movements and, with the thickness, of turns: ∫ N N.
         # @param density [Float] kg/m³
         # @return [Numo::DFloat] [6, 6, e, n, n]
         def mass(density)

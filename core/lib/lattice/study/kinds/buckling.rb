@@ -43,7 +43,8 @@ module Lattice
             first = rows[0]&.fetch(:factor)
             wanted = at_least(study)
             used = wanted && (first ? wanted / first : 0.0)
-            [{ kind: "buckling", statement: study.id, of: study["of"], frame_name: found[:frame], rows: rows, factor: first, reverse: found[:reverse], loads: found[:loads], yields: yields(problem, found, first), at_least: wanted,
+            [{ kind: "buckling", statement: study.id, of: study["of"], frame_name: found[:frame], rows: rows, factor: first, reverse: found[:reverse],
+               loads: found[:loads], yields: yields(problem, found, first), at_least: wanted,
                utilisation: used, margin: used && (1 - used), holds: used.nil? || used <= 1, target: "buckling under “#{study['of']}”" }]
           end
 
@@ -78,19 +79,20 @@ module Lattice
           pairs = @monitor.phase("shapes", upto: 0.85) { Algebra::BlockLanczos.new(factor, k, g.times(-1), @monitor).call(self.class.count(@study)) }
           reverse = @monitor.phase("shapes of reversed loads", upto: 0.9) { Algebra::BlockLanczos.new(factor, k, g, @monitor).call(1) }
           factor.free
-          @monitor.phase("recovery", upto: 1.0) { outcome(pairs, reverse, state) }
+          @monitor.phase("recovery", upto: 1.0) { outcome(pairs, reverse) }
         end
 
         private
 
-        def outcome(pairs, reverse, state)
+        def outcome(pairs, reverse)
           nothing if pairs.values.empty?
           shapes = @structure.constraints.expand_movements(pairs.vectors)
           factors = 1 / pairs.values
           frames = factors.to_a.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "shape", name: "shape #{i + 1}", value: f, unit: "ratio") }
           moved = frames.map { |f| Result::ModeShape.of(@structure, shapes[f.index, true].dup) }
           found = { buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: loads, peaks: peaks, shares: moved.map { |m| shares(m.displacement) } } }
-          Result::Outcome.new(grid: @grid, frames: frames, states: moved, about: Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: @structure.reports, walls: {})).with_found(found)
+          Result::Outcome.new(grid: @grid, frames: frames, states: moved,
+                              about: Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: @structure.reports, walls: {})).with_found(found)
         end
 
         def named = @state.frames.size > 1 ? @state.frames[@frame].name : nil

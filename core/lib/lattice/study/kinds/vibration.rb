@@ -28,7 +28,7 @@ module Lattice
             base!(problem, study) if study["of"]
             low, high = range(study)
             raise study.fault("the range ends before it begins", path: "to", cure: "Give a higher frequency for its end.") if low && high && high <= low
-            raise study.fault("the running range ends before it begins", path: "running.to", cure: "Give the higher speed last.") if running(study) && running(study).reduce(:>)
+            raise study.fault("the running range ends before it begins", path: "running.to", cure: "Give the higher speed last.") if running(study)&.reduce(:>)
 
             bare = problem.parts.bodies.reject { |b| problem.materials.to_h[b.name]&.density }
             raise study.fault("the material of “#{bare[0].name}” has no density, without which nothing vibrates", cure: "Type its density in the material statement.") unless bare.empty?

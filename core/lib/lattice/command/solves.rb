@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module Lattice
+  class Command
+    # What solves a study: its findings, or any table of its result.
+    module Solves
+      private
+
+      def result_options(options)
+        options.on("--show TABLE", "a table; all that there are are listed when left out") { |v| @options[:show] = v }
+        options.on("--at GROUP", "the place whose nodes are told, with --show nodes") { |v| @options[:at] = v }
+        options.on("--csv", "with commas between") { @options[:csv] = true }
+      end
+
+      def solve
+        found = solved
+        report(found[0], found[1])
+      end
+
+      def results
+        findings, result, problem = solved
+        tables = ResultTables.new(findings, result, problem)
+        return table(["table"], tables.names.map { |name| [name] }) unless @options[:show]
+        return @out.print(tables.csv(@options[:show], @options[:at])).then { HOLDS } if @options[:csv]
+
+        rows = tables.table(@options[:show], @options[:at])
+        return json(rows[1..].map { |row| rows[0].zip(row).to_h }) if @options[:json]
+
+        table(rows[0], rows[1..].map { |row| row.map { |v| v.is_a?(Float) ? Quantity::Display.number(v) : v } })
+      end
+
+      # @return [Array(Hash, Result::Outcome, Study::Problem)] findings, what they were read of, and whose places it has
+      def solved
+        problem = Study::Problem.new(document)
+        study = problem.study!(@options[:study])
+        readiness = Verdict::Readiness.new(problem)
+        readiness.check!
+        readiness.notices.each { |n| @err.puts "note: #{n.fault}" }
+        progress = ProgressBar.new(@err)
+        monitor = Study::Monitor.new { |event, text, share| progress.show(event, text, share) }
+        result = Study::Solving.new(problem, monitor: monitor).call(study)
+        progress.finish(monitor.phases)
+        [Verdict::Findings.new(problem, study, result).to_h, result, Study::Kinds.of(study).problem(problem, study)]
+      end
+
+      def report(findings, result)
+        export(findings, result) if @options[:out]
+        @options[:json] ? json(findings) : FindingsTable.new(findings).print(@out)
+        findings[:holds] ? HOLDS : FAILS
+      end
+
+      def export(findings, result)
+        FileUtils.mkdir_p(@options[:out])
+        result.frames.each do |frame|
+          name = result.frames.size == 1 ? "result" : "result #{frame.index + 1} #{frame.name.gsub(/[^\p{Alnum} .-]/, '_')}"
+          Format::VTU.write(File.join(@options[:out], "#{name}.vtu"), result.grid.parted, fields_of(result, frame.index))
+        end
+        File.write(File.join(@options[:out], "findings.json"), JSON.pretty_generate(findings))
+      rescue SystemCallError => e
+        raise InvalidInput.at("“#{@options[:out]}” cannot be written: #{e.message}", cure: "Name a folder that can be.")
+      end
+
+      # Vectors and tensors of a frame at the points of the mesh; of envelopes, scalars alone.
+      def fields_of(result, frame)
+        scalars = result.layers.to_h { |layer| [["von_mises", layer].reject(&:empty?).join(" "), result.field("von_mises", frame, layer: layer)] }
+        return scalars.merge("displacement" => result.field("displacement", frame)) if result.envelope?(frame)
+
+        nodes = result.grid.points.nodes
+        vectors = %i[displacement rotation reaction moment_reaction].to_h { |name| [name.to_s, result.state(frame)[name]] }.compact.transform_values { |table| table[nodes, true].dup }
+        vectors.merge(result.layers.to_h { |layer| [["stress", layer].reject(&:empty?).join(" "), result.stress(frame, layer)] }).merge(scalars)
+      end
+    end
+  end
+end
