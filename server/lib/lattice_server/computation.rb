@@ -24,7 +24,7 @@ module LatticeServer
       findings = Lattice::Verdict::Findings.new(@problem, study, result).to_h
       digest = @problem.findings_digest(study)
       @derived.put(digest, "findings", findings)
-      { findings_digest: digest, result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest_of(study), holds: findings[:holds] }
+      { findings_digest: digest, result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest_of(study), whole_mesh: @problem.mesh_digest, holds: findings[:holds] }
     end
 
     # What was computed before, where it is whole; else what is computed now, kept.

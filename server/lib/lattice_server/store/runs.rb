@@ -37,7 +37,8 @@ module LatticeServer
       # @return [String, nil] digest of the mesh that a run made last
       def last_mesh(model_id)
         @db[:runs].where(model_id: model_id, state: "done").reverse(:created_at).limit(20).select_map(:outcome).each do |outcome|
-          digest = outcome && JSON.parse(outcome)["mesh_digest"] and return digest
+          # Ladders and close-ups lie on meshes of their own.
+          digest = outcome && JSON.parse(outcome).values_at("whole_mesh", "mesh_digest").compact.first and return digest
         end
         nil
       end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+RSpec.describe LatticeServer::App do
+  include Api
+
+  def study(type, **more) = { "id" => type, "kind" => "study", "name" => type, "type" => type }.merge(more.transform_keys(&:to_s))
+  def of(view, name) = view["studies"].find { |s| s["name"] == name }
+
+  def solve(made, name) = compute(api_post("/models/#{made['id']}/runs", { kind: "study", study: name })[1]["id"])
+
+  # @return [Array(Integer, Hash, nil)] status, and the head of an array file
+  def arrays(path)
+    header "Host", "127.0.0.1:4567"
+    get "/api#{path}"
+    [last_response.status, last_response.ok? ? JSON.parse(last_response.body.lines[0]) : nil]
+  end
+
+  def block = { "x" => "60 mm", "y" => "-1 mm", "z" => "-1 mm", "dx" => "50 mm", "dy" => "22 mm", "dz" => "12 mm" }
+  def bar = new_model(model({}, study("close_up", of: "pull", block: block, size: "6 mm"), study("ladder", of: "pull", rungs: 3), study("vibration", modes: 2)))
+
+  it "keeps the result of a study on the mesh that it lies on, and shares that of the whole" do
+    made = bar
+    %w[close_up ladder pull].each { |name| solve(made, name) }
+    view = api_get("/models/#{made['id']}")[1]
+    meshes = %w[pull close_up ladder].map { |name| of(view, name)["mesh"] }
+    expect(meshes.uniq.size).to eq(3)
+    expect(view["studies"].map { |s| s["state"] }).to eq(%w[solved solved solved unsolved])
+    status, head = arrays("/results/#{of(view, 'close_up')['result']}/fields?names=von_mises")
+    expect([status, head["arrays"].keys]).to match([200, include("moved", "von_mises", "veiled")])
+    expect(head["arrays"]["veiled"]["shape"]).to eq(head["arrays"]["von_mises"]["shape"])
+    # The whole was computed for the close-up; the study itself takes it as it is.
+    expect(view["runs"].find { |r| r["study"] == "pull" }["log"]).to include("The result still applies")
+  end
+
+  it "sends a shape's movement apart from the field of its size" do
+    made = bar
+    solve(made, "vibration")
+    found = of(api_get("/models/#{made['id']}")[1], "vibration")
+    head = arrays("/results/#{found['result']}/fields?names=displacement&frame=1")[1]
+    expect(head["arrays"]["moved"]["shape"][1]).to eq(3)
+    expect(head["arrays"]["displacement"]["shape"].size).to eq(1)
+    expect(found["findings"]["summary"]["frames"][1]).to include("kind" => "mode", "unit" => "frequency", "value" => be_within(6).of(415))
+    expect(arrays("/results/#{found['result']}/fields?names=von_mises&frame=7")[0]).to eq(422)
+  end
+
+  it "does not run a study that lacks something, and says what" do
+    made = new_model(model({}, study("close_up", of: "pull", block: block.merge("x" => "900 mm"), size: "6 mm")))
+    status, answer = api_post("/models/#{made['id']}/runs", { kind: "study", study: "close_up" })
+    expect([status, answer["error"]]).to match([422, /its block holds nothing of the part/])
+  end
+
+  it "refuses a paper that it has not, and a report of a model that is gone" do
+    made = new_model(model)
+    expect(api_get("/models/#{made['id']}/report.pdf?paper=B5")).to match([422, include("error" => /“B5” is not a size of paper/, "cure" => "Choose A4 or Letter.")])
+    expect(api_get("/models/gone/report.pdf")[0]).to eq(404)
+  end
+end
