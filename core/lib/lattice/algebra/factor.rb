@@ -42,12 +42,12 @@ module Lattice
         found = timed(:solve) { Cholmod.cholmod_l_solve(Cholmod::SOLVE_A, @factor, dense, @common) }
         failed("the equations could not be solved") if found.null?
         result = Numo::DFloat.from_binary(Cholmod::Dense.new(found)[:x].read_bytes(right.size * 8), right.shape)
-        release(found) { |handle| Cholmod.cholmod_l_free_dense(handle, @common) }
+        Handed.release(found) { |handle| Cholmod.cholmod_l_free_dense(handle, @common) }
         result
       end
 
       def free
-        release(@factor) { |handle| Cholmod.cholmod_l_free_factor(handle, @common) }
+        Handed.release(@factor) { |handle| Cholmod.cholmod_l_free_factor(handle, @common) }
         Cholmod.cholmod_l_finish(@common)
       end
 
@@ -70,13 +70,6 @@ module Lattice
 
       def failed(what)
         raise SolveFailed.new("#{what}; most likely memory ran out", cure: "Use a larger mesh size.")
-      end
-
-      # CHOLMOD frees through a pointer to the pointer.
-      def release(pointer)
-        handle = FFI::MemoryPointer.new(:pointer)
-        handle.write_pointer(pointer)
-        yield handle
       end
     end
   end

@@ -24,6 +24,14 @@ module Lattice
         [struct, store]
       end
 
+      # The library frees through a pointer to the pointer.
+      # @yield [FFI::MemoryPointer]
+      def self.release(pointer)
+        handle = FFI::MemoryPointer.new(:pointer)
+        handle.write_pointer(pointer)
+        yield handle
+      end
+
       # A workspace of the library, ended after use.
       # @yield [FFI::MemoryPointer]
       def self.common

@@ -24,7 +24,7 @@ module Lattice
           next nil if factor.null?
 
           Cholmod.cholmod_l_factorize(sparse, factor, common)
-          counted(Head.new(factor)).tap { release(factor, common) }
+          counted(Head.new(factor)).tap { Handed.release(factor) { |handle| Cholmod.cholmod_l_free_factor(handle, common) } }
         end
       end
 
@@ -34,12 +34,6 @@ module Lattice
         starts = Numo::Int64.from_binary(head[:p].read_bytes(head[:n] * 8))
         values = Numo::DFloat.from_binary(head[:x].read_bytes(head[:nzmax] * 8))
         values[starts].lt(0).count_true
-      end
-
-      def release(factor, common)
-        handle = FFI::MemoryPointer.new(:pointer)
-        handle.write_pointer(factor)
-        Cholmod.cholmod_l_free_factor(handle, common)
       end
     end
   end

@@ -63,7 +63,7 @@ module Lattice
             found = yield(a, b, common)
             raise SolveFailed.new("a product of matrices failed; most likely memory ran out", cure: "Use a larger mesh size.") if found.null?
 
-            read(Cholmod::Sparse.new(found)).tap { release(found, common) }
+            read(Cholmod::Sparse.new(found)).tap { Handed.release(found) { |handle| Cholmod.cholmod_l_free_sparse(handle, common) } }
           end
         end
       end
@@ -76,12 +76,6 @@ module Lattice
         rows = Numo::Int64.from_binary(struct[:i].read_bytes(count * 8))
         values = Numo::DFloat.from_binary(struct[:x].read_bytes(count * 8))
         Sparse.new(struct[:nrow], starts, rows, values, stype: struct[:stype])
-      end
-
-      def release(pointer, common)
-        handle = FFI::MemoryPointer.new(:pointer)
-        handle.write_pointer(pointer)
-        Cholmod.cholmod_l_free_sparse(handle, common)
       end
     end
   end

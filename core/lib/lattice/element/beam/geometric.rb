@@ -19,8 +19,7 @@ module Lattice
         def local(lengths, pull, gyration, bar)
           k = Numo::DFloat.zeros(lengths.size, 12, 12)
           straight = Numo::DFloat.cast(bar)
-          bend(k, [1, 5, 7, 11], pull * (1 - straight), lengths, 1)
-          bend(k, [2, 4, 8, 10], pull * (1 - straight), lengths, -1)
+          { [1, 5, 7, 11] => 1, [2, 4, 8, 10] => -1 }.each { |dofs, sign| Cubic.add(k, dofs, ACROSS, pull * (1 - straight) / (lengths * 30), lengths, sign) }
           [1, 2].each { |dof| string(k, dof, pull * straight / lengths) }
           string(k, 3, pull * gyration / lengths * (1 - straight))
           k
@@ -28,15 +27,6 @@ module Lattice
 
         def string(matrix, dof, value)
           [[dof, dof, 1], [dof + 6, dof + 6, 1], [dof, dof + 6, -1], [dof + 6, dof, -1]].each { |r, c, sign| matrix[true, r, c] = matrix[true, r, c] + (value * sign) }
-        end
-
-        def bend(matrix, dofs, pull, lengths, sign)
-          dofs.each_with_index do |r, i|
-            dofs.each_with_index do |c, j|
-              turns = (i % 2) + (j % 2)
-              matrix[true, r, c] = matrix[true, r, c] + (pull * (ACROSS[i][j] / 30.0 * (turns == 1 ? sign : 1)) * (lengths**(turns - 1)))
-            end
-          end
         end
       end
     end

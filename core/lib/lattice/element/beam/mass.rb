@@ -22,23 +22,13 @@ module Lattice
           whole = area * lengths * density
           { 0 => whole, 3 => polar * lengths * density }.each { |dof, value| pair(m, dof, value) }
           straight = Numo::DFloat.cast(bar)
-          across(m, [1, 5, 7, 11], whole * (1 - straight), lengths, 1)
-          across(m, [2, 4, 8, 10], whole * (1 - straight), lengths, -1)
+          { [1, 5, 7, 11] => 1, [2, 4, 8, 10] => -1 }.each { |dofs, sign| Cubic.add(m, dofs, ACROSS, whole * (1 - straight) / 420, lengths, sign) }
           [1, 2].each { |dof| pair(m, dof, whole * straight) }
           m
         end
 
         def pair(matrix, dof, value)
           [[dof, dof, 3], [dof + 6, dof + 6, 3], [dof, dof + 6, 6], [dof + 6, dof, 6]].each { |r, c, part| matrix[true, r, c] = matrix[true, r, c] + (value / part) }
-        end
-
-        def across(matrix, dofs, whole, lengths, sign)
-          dofs.each_with_index do |r, i|
-            dofs.each_with_index do |c, j|
-              turns = (i % 2) + (j % 2)
-              matrix[true, r, c] = matrix[true, r, c] + (whole * (ACROSS[i][j] / 420.0 * (turns == 1 ? sign : 1)) * (lengths**turns))
-            end
-          end
         end
       end
     end
