@@ -51,6 +51,15 @@ RSpec.describe LatticeServer::App do
     expect([status, answer["error"]]).to match([422, /its block holds nothing of the part/])
   end
 
+  it "tells the runs of all models, the newest first, with their names" do
+    made = bar
+    solve(made, "vibration")
+    found = api_get("/runs")[1]["runs"]
+    expect(found[0]).to include("study" => "vibration", "state" => "done", "model" => "Test bar", "project" => "Fernhollow", "model_id" => made["id"])
+    expect(found[0]).not_to have_key("document")
+    expect(found.map { |r| r["created_at"] }).to eq(found.map { |r| r["created_at"] }.sort.reverse)
+  end
+
   it "refuses a paper that it has not, and a report of a model that is gone" do
     made = new_model(model)
     expect(api_get("/models/#{made['id']}/report.pdf?paper=B5")).to match([422, include("error" => /“B5” is not a size of paper/, "cure" => "Choose A4 or Letter.")])

@@ -25,4 +25,29 @@ RSpec.describe "Access for all" do
     end
     expect(page).to have_css("main", count: 1).and have_css("h1", count: 1, visible: :all)
   end
+
+  it "finds nothing serious on the screens beside the workspace, which lead to each other" do
+    open_model("Fork-arm rail")
+    click_button "Side by side"
+    expect(page).to have_css("section[data-ready]", minimum: 1)
+    expect(serious).to eq([])
+    click_button "← Fork-arm rail"
+    click_button "Report"
+    expect(page).to have_css("main[data-report=ready]", wait: 60)
+    expect(serious).to eq([])
+    visit "/"
+    click_link "Runs"
+    within("table[aria-label=Runs]") do
+      expect(page).to have_css("tbody tr[data-state=done]", minimum: 10)
+      all("button", text: "Log").first.click
+      expect(page).to have_css("pre", text: /unknowns|applies/)
+    end
+    expect(serious).to eq([])
+    click_link "Library"
+    fill_in "Search the materials", with: "cast iron"
+    within("table[aria-label=Materials]") { expect(page).to have_css("tbody tr", text: "EN-GJS") }
+    fill_in "Search the materials", with: "unobtainium"
+    expect(page).to have_text("No material is called that")
+    expect(serious).to eq([])
+  end
 end

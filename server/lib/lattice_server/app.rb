@@ -154,9 +154,8 @@ module LatticeServer
 
     # The report as a PDF file; paper=A4 or Letter.
     get "/api/models/:id/report.pdf" do
-      name = JSON.parse(models.text(params[:id]))["name"]
       content_type "application/pdf"
-      attachment "#{name.gsub(/[^\p{Alnum} .-]/, '_')}.pdf"
+      attachment Printer.file(models.text(params[:id]))
       Printer.pdf("http://127.0.0.1:#{Config.port}", params[:id], params[:paper] || "A4")
     end
 
@@ -199,6 +198,7 @@ module LatticeServer
       answer(RunView.new(runs.queue(params[:id], body["kind"], study, text)).to_h, 202)
     end
 
+    get("/api/runs") { answer(runs: runs.recent.map { |run| RunView.new(run).to_h.merge(run.slice(:model, :project)) }) }
     get("/api/runs/:id") { answer(RunView.new(runs.find(params[:id])).to_h) }
     post("/api/runs/:id/stop") { answer(RunView.new(runs.stop(params[:id])).to_h) }
 

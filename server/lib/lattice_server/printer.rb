@@ -6,6 +6,10 @@ module LatticeServer
     SECONDS = 120
     PAPERS = { "A4" => [8.27, 11.69], "Letter" => [8.5, 11.0] }.freeze
 
+    # @param document [String] of a model
+    # @return [String] what its report is called
+    def self.file(document) = "#{JSON.parse(document)['name'].gsub(/[^\p{Alnum} .-]/, '_')}.pdf"
+
     # @param address [String] of this server
     # @param model [String] id
     # @param paper [String] a key of PAPERS

@@ -5,6 +5,7 @@ import { Refused, request } from "../api/client";
 import { useProjects } from "../api/hooks";
 import type { ModelView, ProjectEntry } from "../api/types";
 import { go } from "../ui/address";
+import { Screen } from "../ui/Screen";
 import { ShapePicture } from "./ShapePicture";
 
 export function Home() {
@@ -31,12 +32,7 @@ export function Home() {
   }
 
   return (
-    <div className="min-h-screen">
-      <header className="flex h-[46px] items-center gap-2.5 bg-slate px-4 text-white">
-        <img src="/lattice.svg" alt="" className="size-6" />
-        <h1 className="text-[14px] font-semibold">Gentle Lattice</h1>
-      </header>
-      <main className="mx-auto max-w-5xl px-6 py-8">
+    <Screen>
         <form
           className="mb-8 flex items-center gap-2"
           onSubmit={(event) => {
@@ -67,8 +63,7 @@ export function Home() {
           </p>
         )}
         {data?.projects.map((project) => <Project key={project.id} project={project} attempt={attempt} />)}
-      </main>
-    </div>
+    </Screen>
   );
 }
 

@@ -1,28 +1,7 @@
-import type { Run } from "../api/types";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
-
-const COLOURS: Record<Run["state"], string> = {
-  queued: "text-faint",
-  running: "text-amber-ink",
-  done: "text-spruce",
-  failed: "text-vermilion",
-  stopped: "text-faint",
-  interrupted: "text-vermilion",
-};
-
-function seconds(run: Run): string {
-  if (!run.started_at) return "";
-  const end = run.finished_at ? new Date(run.finished_at) : new Date();
-  return `${((end.getTime() - new Date(run.started_at).getTime()) / 1000).toFixed(1)} s`;
-}
-
-/** The log, without the line that says again what went wrong. */
-function told(run: Run): string {
-  const lines = run.log.trimEnd().split("\n");
-  return lines.filter((line) => !run.error || !line.endsWith(run.error)).join("\n");
-}
+import { COLOURS, seconds, told } from "./runWords";
 
 /** What was run, how it went, and its log. */
 export function RunLog() {

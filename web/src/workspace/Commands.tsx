@@ -64,6 +64,8 @@ export function Commands() {
     ["Report", () => go(`/models/${view.id}/report`)],
     ["Side by side", () => go(`/models/${view.id}/side`)],
     ["All projects", () => go("/")],
+    ["Runs of all models", () => go("/runs")],
+    ["Library of materials", () => go("/library")],
     ["Keyboard shortcuts", () => setOpen("shortcuts")],
   ];
   return (

@@ -29,6 +29,13 @@ module LatticeServer
 
       def of(model_id, limit = 50) = @db[:runs].where(model_id: model_id).reverse(:created_at).limit(limit).select(*TOLD).all
 
+      # The newest runs of all models, with the names of their models and projects.
+      def recent(limit = 100)
+        names = %i[models projects].to_h { |table| [table, Sequel[table][:name]] }
+        @db[:runs].join(:models, id: :model_id).join(:projects, id: Sequel[:models][:project_id]).reverse(Sequel[:runs][:created_at]).limit(limit)
+                  .select(*TOLD.map { |column| Sequel[:runs][column] }, names[:models].as(:model), names[:projects].as(:project)).all
+      end
+
       # The newest run of each study whose findings can be read.
       def last_done(model_id, study)
         @db[:runs].where(model_id: model_id, kind: "study", study: study, state: "done").reverse(:created_at).first

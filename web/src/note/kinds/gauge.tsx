@@ -5,7 +5,7 @@ import { useNote } from "../context";
 import { Spot } from "../shape/parts";
 import { ReadChip } from "../studies/ReadChip";
 import { TargetChip } from "../TargetChip";
-import { fresh, last, length } from "../template";
+import { fresh, lastRead, length } from "../template";
 import { useStatement } from "../useStatement";
 import { LIMITED } from "../words";
 import { entry } from "./entry";
@@ -52,13 +52,13 @@ export default [
         word: "gauge",
         text: "gauge: a value at a point, in every frame",
         also: "probe sensor record monitor value point",
-        make: (v) => ({ kind: "gauge", name: fresh(v, "Gauge"), study: last(v, "study"), quantity: "displacement", spot: { x: length(v, "0 mm", "0 in"), y: length(v, "0 mm", "0 in"), z: length(v, "0 mm", "0 in") } }),
+        make: (v) => ({ kind: "gauge", name: fresh(v, "Gauge"), study: lastRead(v), quantity: "displacement", spot: { x: length(v, "0 mm", "0 in"), y: length(v, "0 mm", "0 in"), z: length(v, "0 mm", "0 in") } }),
       },
       {
         word: "gauge over a place",
         text: "gauge: greatest, least or mean over a place; or its reaction",
         also: "probe sensor record monitor group mean maximum reaction",
-        make: (v) => ({ kind: "gauge", name: fresh(v, "Gauge"), study: last(v, "study"), quantity: "displacement", target: v.shape.bodies[0]?.name ?? "" }),
+        make: (v) => ({ kind: "gauge", name: fresh(v, "Gauge"), study: lastRead(v), quantity: "displacement", target: v.shape.bodies[0]?.name ?? "" }),
       },
     ],
   }),

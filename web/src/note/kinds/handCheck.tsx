@@ -1,7 +1,7 @@
 import type { Of } from "../../api/types";
 import { ChoiceChip } from "../chips";
 import { useNote } from "../context";
-import { last, onlyBody } from "../template";
+import { lastRead, onlyBody } from "../template";
 import { useStudies } from "../useStudies";
 import { entry } from "./entry";
 
@@ -39,7 +39,7 @@ export default [
         word: "hand check",
         text: "hand check: beam deflection by hand",
         also: "estimate cantilever simply supported beam",
-        make: (v) => ({ kind: "hand_check", study: last(v, "study"), body: onlyBody(v), beam: "cantilever" }),
+        make: (v) => ({ kind: "hand_check", study: lastRead(v), body: onlyBody(v), beam: "cantilever" }),
       },
     ],
   }),

@@ -52,8 +52,17 @@ describe("kinds of statements", () => {
     }
   });
 
+  it("read a study that finds states, not the shapes of one that comes after it", () => {
+    const made = view("solid");
+    made.document.statements.push({ id: "s6", kind: "study", name: "Ring", type: "vibration" } as Statement);
+    const drafts = TEMPLATES.map((t) => t.make(made)).filter((d) => "study" in d);
+    expect(drafts.length).toBeGreaterThan(4);
+    drafts.forEach((d) => expect(d).toMatchObject({ study: "Static" }));
+  });
+
   it("belong to a case where the schema says so", () => {
-    expect([...CASED].sort()).toEqual(kinds.filter((kind) => "case" in (schema.$defs[`statement_${kind}`]?.properties ?? {})).sort());
+    // A study asks about a case; it does not belong to one.
+    expect([...CASED].sort()).toEqual(kinds.filter((kind) => kind !== "study" && "case" in (schema.$defs[`statement_${kind}`]?.properties ?? {})).sort());
   });
 
   it("are found by words of their own", () => {

@@ -2,7 +2,7 @@ import type { Of } from "../../api/types";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { TargetChip } from "../TargetChip";
-import { imperial, last, length, onlyBody } from "../template";
+import { imperial, lastRead, length, onlyBody } from "../template";
 import { useStudies } from "../useStudies";
 import { LIMITED, type Limited } from "../words";
 import { entry } from "./entry";
@@ -37,19 +37,19 @@ export default [
         word: "stress limit",
         text: "limit: stress stays under a share of yield",
         also: "limit von mises allowable yield strength verdict check",
-        make: (v) => ({ kind: "limit", study: last(v, "study"), quantity: "von_mises", target: onlyBody(v), at_most: "yield / 1.5" }),
+        make: (v) => ({ kind: "limit", study: lastRead(v), quantity: "von_mises", target: onlyBody(v), at_most: "yield / 1.5" }),
       },
       {
         word: "deflection limit",
         text: "limit: displacement stays under a value",
         also: "limit displacement sag stiffness verdict check",
-        make: (v) => ({ kind: "limit", study: last(v, "study"), quantity: "displacement", target: onlyBody(v), at_most: length(v, "0.5 mm", "0.02 in") }),
+        make: (v) => ({ kind: "limit", study: lastRead(v), quantity: "displacement", target: onlyBody(v), at_most: length(v, "0.5 mm", "0.02 in") }),
       },
       {
         word: "reaction limit",
         text: "limit: reaction at a support stays under a force",
         also: "limit force support verdict check",
-        make: (v) => ({ kind: "limit", study: last(v, "study"), quantity: "reaction", target: "", at_most: imperial(v) ? "1000 lbf" : "5 kN" }),
+        make: (v) => ({ kind: "limit", study: lastRead(v), quantity: "reaction", target: "", at_most: imperial(v) ? "1000 lbf" : "5 kN" }),
       },
     ],
   }),

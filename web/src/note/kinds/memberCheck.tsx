@@ -3,7 +3,7 @@ import { setOrDrop } from "../../ui/assign";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { TargetChip } from "../TargetChip";
-import { last } from "../template";
+import { lastRead } from "../template";
 import { useStatement } from "../useStatement";
 import { Verdict } from "../Verdict";
 import { entry } from "./entry";
@@ -40,7 +40,7 @@ export default [
         word: "member check",
         text: "how far members are used: axial force, bending, buckling, shear",
         also: "utilisation unity column beam strength euler interaction design",
-        make: (v) => ({ kind: "member_check", study: last(v, "study"), target: v.shape.bodies.find((b) => b.make === "members")?.name ?? "", strength: "yield / 1.1" }),
+        make: (v) => ({ kind: "member_check", study: lastRead(v), target: v.shape.bodies.find((b) => b.make === "members")?.name ?? "", strength: "yield / 1.1" }),
       },
     ],
   }),

@@ -3,7 +3,7 @@ import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { rename } from "../rename";
 import { Spot } from "../shape/parts";
-import { fresh, last, length } from "../template";
+import { fresh, lastRead, length } from "../template";
 import { LIMITED } from "../words";
 import { entry } from "./entry";
 
@@ -45,7 +45,7 @@ export default [
             const [x, y, z] = [0, 1, 2].map((k) => `${Number(((p[k] ?? 0) / scale).toPrecision(6))} ${unit}`);
             return { x: x ?? "", y: y ?? "", z: z ?? "" };
           };
-          return { kind: "path", name: fresh(v, "Path"), study: last(v, "study"), quantity: "von_mises", from: at(low), to: at(high), points: 21 };
+          return { kind: "path", name: fresh(v, "Path"), study: lastRead(v), quantity: "von_mises", from: at(low), to: at(high), points: 21 };
         },
       },
     ],
