@@ -71,7 +71,7 @@ RSpec.describe LatticeServer::App do
     expect(arrays["member positions"].each_slice(3).map { |p| p[2] }.minmax).to match([be_within(1e-7).of(-0.01), be_within(1e-7).of(0.01)])
     expect(arrays["member triangles"].max).to eq((arrays["member positions"].size / 3) - 1)
     expect(arrays["member von_mises"].max).to be_within(100).of(meta["extremes"]["von_mises"]["max"])
-    expect(arrays["member displacement"].each_slice(3).map { |u| u[2] }.min).to be_within(1e-6).of(-study["findings"]["summary"]["frames"][0]["peaks"]["displacement"]["value"])
+    expect(arrays["member moved"].each_slice(3).map { |u| u[2] }.min).to be_within(1e-6).of(-study["findings"]["summary"]["frames"][0]["peaks"]["displacement"]["value"])
   end
 
   it "leaves a study solved when only what it does not read is changed, and stale when a case is" do
