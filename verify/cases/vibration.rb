@@ -31,6 +31,14 @@ speed = Math.sqrt(210e9 * inertia / (7850 * 0.0002))
   end
 end
 
+Verify.define("vibration of a beam that is pulled, pinned at both ends", source: "S. P. Timoshenko, 1937: f √(1 + P L² / π² E I)") do |report|
+  pull = { "kind" => "force", "target" => "right", "value" => "#{(Math::PI**2) * 210e9 * inertia} N", "direction" => "+x" }
+  _, problem = Verify.solve(*bar[1.0, { "left" => %w[x y z rx], "right" => %w[y z] }, pull, { "kind" => "study", "name" => "pull", "type" => "static" },
+                                 { "kind" => "study", "name" => "ring", "type" => "vibration", "of" => "pull", "modes" => 4 }])
+  result = Lattice::Study::Solving.new(problem).call(problem.study!("ring"))
+  report.check("frequency under Euler's load, pulling", reference: Math::PI / 2 * speed * Math.sqrt(2), value: result.frames[0].value, tolerance: 5e-3, mesh: Verify.mesh_text(result))
+end
+
 { "clamped and free" => [{ "left" => fixed }, 0.25], "pinned at both ends" => [{ "left" => %w[x y z rx], "right" => %w[y z] }, 1.0],
   "clamped at both ends" => [{ "left" => fixed, "right" => %w[y z rx ry rz] }, 4.0], "clamped and pinned" => [{ "left" => fixed, "right" => %w[y z] }, 2.0457] }.each do |name, (ends, factor)|
   Verify.define("buckling of a column, #{name}", source: "L. Euler, 1744: c π² E I / L²") do |report|

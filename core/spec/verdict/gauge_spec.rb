@@ -38,6 +38,17 @@ RSpec.describe "What gauges and section cuts record" do
     end
   end
 
+  it "takes the mean over a place by its area or volume, whatever the mesh" do
+    held = { "x" => "root", "y" => "under", "z" => "back" }.map { |c, target| { "id" => "h#{c}", "kind" => "support", "target" => target, "components" => [c] } }
+    groups = { "under" => "y", "back" => "z" }.map { |name, axis| { "id" => name }.merge(group_named(name, { "plane" => { "axis" => axis, "at" => "0 mm" } })) }
+    finer = { "id" => "fine", "kind" => "size", "size" => "3 mm", "target" => "root" }
+    over = ->(name, target) { gauge(id: name, name: name, spot: nil, target: target, quantity: "displacement_x", how: "mean") }
+    findings, result = found({ force: { "direction" => "+x" }, support: nil }, *groups, *held, finer, over["inside", "bar"], over["below", "under"])
+    values = findings.select { |f| f[:kind] == "gauge" }.map { |f| f[:values][0] }
+    # A bar that is pulled moves in proportion to the distance from where it is held.
+    expect(values).to be_near([result.field("displacement_x").max / 2] * 2, 1e-9)
+  end
+
   it "reads nothing outside the part" do
     findings, = found({}, gauge(spot: spot(300, 0, 0)))
     expect(findings.find { |f| f[:kind] == "gauge" }[:values]).to eq([nil])

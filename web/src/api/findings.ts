@@ -260,7 +260,7 @@ export interface BucklingFinding {
   factor: number;
   /** For loads the other way round. */
   reverse: number | null;
-  loads: { label: string; force: number }[];
+  loads: { label: string; size: number; dimension: string }[];
   yields: { body: string; factor: number } | null;
   at_least: number | null;
   margin: number | null;

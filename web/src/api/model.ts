@@ -392,6 +392,35 @@ export type Rule =
  * via the `definition` "direction".
  */
 export type Direction = ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+/**
+ * A field that is read of a result.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "quantity".
+ */
+export type Quantity =
+  | "von_mises"
+  | "tresca"
+  | "principal_max"
+  | "principal_min"
+  | "stress_xx"
+  | "stress_yy"
+  | "stress_zz"
+  | "stress_xy"
+  | "stress_yz"
+  | "stress_zx"
+  | "displacement"
+  | "displacement_x"
+  | "displacement_y"
+  | "displacement_z"
+  | "reaction"
+  | "reaction_x"
+  | "reaction_y"
+  | "reaction_z"
+  | "rotation"
+  | "rotation_x"
+  | "rotation_y"
+  | "rotation_z";
 
 /**
  * A model document of Gentle Lattice: the note, statement by statement. Every value carries its unit.
@@ -1808,29 +1837,7 @@ export interface StatementLimit {
    */
   off?: boolean;
   study: string;
-  quantity:
-    | "von_mises"
-    | "tresca"
-    | "principal_max"
-    | "principal_min"
-    | "stress_xx"
-    | "stress_yy"
-    | "stress_zz"
-    | "stress_xy"
-    | "stress_yz"
-    | "stress_zx"
-    | "displacement"
-    | "displacement_x"
-    | "displacement_y"
-    | "displacement_z"
-    | "reaction"
-    | "reaction_x"
-    | "reaction_y"
-    | "reaction_z"
-    | "rotation"
-    | "rotation_x"
-    | "rotation_y"
-    | "rotation_z";
+  quantity: Quantity;
   /**
    * The name of a group, or of a body; empty while it is not chosen yet.
    */
@@ -2357,29 +2364,7 @@ export interface StatementPath {
   off?: boolean;
   name: string;
   study: string;
-  quantity:
-    | "von_mises"
-    | "tresca"
-    | "principal_max"
-    | "principal_min"
-    | "stress_xx"
-    | "stress_yy"
-    | "stress_zz"
-    | "stress_xy"
-    | "stress_yz"
-    | "stress_zx"
-    | "displacement"
-    | "displacement_x"
-    | "displacement_y"
-    | "displacement_z"
-    | "reaction"
-    | "reaction_x"
-    | "reaction_y"
-    | "reaction_z"
-    | "rotation"
-    | "rotation_x"
-    | "rotation_y"
-    | "rotation_z";
+  quantity: Quantity;
   from: Spot4;
   to: Spot5;
   /**
@@ -3085,29 +3070,7 @@ export interface StatementGauge {
   off?: boolean;
   name: string;
   study: string;
-  quantity:
-    | "von_mises"
-    | "tresca"
-    | "principal_max"
-    | "principal_min"
-    | "stress_xx"
-    | "stress_yy"
-    | "stress_zz"
-    | "stress_xy"
-    | "stress_yz"
-    | "stress_zx"
-    | "displacement"
-    | "displacement_x"
-    | "displacement_y"
-    | "displacement_z"
-    | "reaction"
-    | "reaction_x"
-    | "reaction_y"
-    | "reaction_z"
-    | "rotation"
-    | "rotation_x"
-    | "rotation_y"
-    | "rotation_z";
+  quantity: Quantity;
   spot?: Spot11;
   /**
    * The place that it reads over, instead of a point.

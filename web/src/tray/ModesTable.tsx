@@ -36,7 +36,7 @@ export function ModesTable() {
     const columns: Column<BucklingFinding["rows"][number]>[] = [
       { key: "number", words: "shape", kind: "count", value: (r) => r.number },
       { key: "factor", words: "factor", kind: "text", value: (r) => r.factor, draw: (r) => digits(r.factor) },
-      ...shapes.loads.map((load): Column<BucklingFinding["rows"][number]> => ({ key: load.label, words: load.label, kind: "force", value: (r) => load.force * r.factor })),
+      ...shapes.loads.map((load): Column<BucklingFinding["rows"][number]> => ({ key: load.label, words: load.label, kind: load.dimension, value: (r) => load.size * r.factor })),
       { key: "words", words: "it", kind: "text", value: (r) => r.words },
     ];
     return <DataTable label="Buckling shapes" columns={columns} rows={shapes.rows} keyOf={(r) => String(r.number)} stale={stale} onRow={(r) => choose(r.number - 1)} />;

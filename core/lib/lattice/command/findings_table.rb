@@ -94,7 +94,7 @@ module Lattice
       def buckling_table(finding)
         TextTable.new(["shape", "factor", *finding[:loads].map { |l| l[:label] }, "it"], finding[:rows].map do |row|
           [row[:number], number(row[:factor]), *finding[:loads].map do |l|
-            shown(l[:force] * row[:factor], "force")
+            shown(l[:size] * row[:factor], l[:dimension])
           end, row[:words]]
         end)
       end

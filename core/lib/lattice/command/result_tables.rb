@@ -138,7 +138,11 @@ module Lattice
         fields = @result.catalogue
         columns = @result.frames.flat_map { |f| fields.map { |field| [f, field, @result.field(field.name, f.index)[points].to_a] } }
         [[*AXES.map { |c| head(c, "length") }, *columns.map { |f, field, _| head("#{field.words}, #{f.name}", @result.shapes? ? "ratio" : field.dimension) }],
-         *points.to_a.each_with_index.map { |p, i| [*vector(@result.at(p), "length"), *columns.map { |_, field, values| @result.shapes? ? values[i] : number(values[i], field.dimension) }] }]
+         *@result.grid.nodes[@result.grid.points.nodes[points], true].to_a.each_with_index.map do |at, i|
+           [*vector(at, "length"), *columns.map do |_, field, values|
+             @result.shapes? ? values[i] : number(values[i], field.dimension)
+           end]
+         end]
       end
     end
   end

@@ -16,31 +16,36 @@ module Lattice
 
       # @param name [String] of the catalogue
       # @return [Array<Float, nil>] nil where nothing is
-      def field(name, frame = 0, layer: nil)
+      def field(name, frame = 0, layer: nil) = values(name, frame, layer: layer).to_a.map { |value| value.nan? ? nil : value }
+
+      # @return [Numo::DFloat] [k], NaN where nothing is
+      def values(name, frame = 0, layer: nil)
         vector, component = Catalogue.vector(name)
         return of_vector(vector, frame) if vector && component.nil? && !@result.envelope?(frame)
 
-        values = @result.field(name, frame, layer: layer)
-        at { |index| values[index].dup }
+        read(@result.field(name, frame, layer: layer))
       end
+
+      # @return [Integer] points at which nothing is
+      def lost = @found.block.lt(0).count_true
 
       private
 
       # The size of what is interpolated, not what is interpolated of the sizes.
-      def of_vector(vector, frame)
-        parts = %w[x y z].map { |c| field("#{vector}_#{c}", frame) }
-        parts.transpose.map { |list| list.include?(nil) ? nil : Math.sqrt(list.sum { |v| v * v }) }
+      def of_vector(vector, frame) = Numo::NMath.sqrt(%w[x y z].sum { |c| values("#{vector}_#{c}", frame)**2 })
+
+      def read(field)
+        places.reduce(Numo::DFloat.zeros(@points.shape[0]).fill(Float::NAN)) do |found, (rows, index, weights)|
+          found.tap { |all| all[rows] = (field[index.flatten].reshape(*index.shape) * weights).sum(1) }
+        end
       end
 
-      def at
-        found = Array.new(@points.shape[0])
-        @found.by_block.each do |block, rows, elements, local|
+      # Of every block the points in it, those of the mesh around each, and their weights.
+      def places
+        @places ||= @found.by_block.map do |block, rows, elements, local|
           kind = Element::Kind[@result.grid.blocks[block].kind]
-          index = @result.grid.points.block(block)[elements, true].dup
-          values = yield(index.flatten).reshape(*index.shape)
-          rows.to_a.zip((values * kind.values(local[true, 0...kind.dimension].dup)).sum(1).to_a) { |row, value| found[row] = value }
+          [rows, @result.grid.points.block(block)[elements, true].dup, kind.values(local[true, 0...kind.dimension].dup)]
         end
-        found
       end
     end
   end

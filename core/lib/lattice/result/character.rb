@@ -11,8 +11,9 @@ module Lattice
 
       # @param grid [Mesh::Grid]
       def initialize(grid)
-        @grid = grid
-        nodes = grid.nodes
+        # Points of their own may lie far from the part.
+        @rows = Algebra::Gather.distinct(grid.blocks.map(&:conn))
+        nodes = @nodes = grid.nodes[@rows, true].dup
         @low = nodes.min(0)
         extents = (nodes.max(0) - @low).to_a
         @axis = extents.each_index.max_by { |k| extents[k] }
@@ -28,7 +29,7 @@ module Lattice
       def words(moved, shares)
         return along(shares) unless @slender
 
-        slices(moved)
+        slices(moved[@rows, true].dup)
         case parts.max_by(&:last)[0]
         when :bends then "bends along #{way}, #{waves(@mean[true, 'xyz'.index(way)])}"
         when :stretches then "stretches along #{'xyz'[@axis]}, #{waves(@mean[true, @axis])}"
@@ -46,7 +47,7 @@ module Lattice
 
       # Mean movement and turn of every slice, and how much of the movement they make up.
       def slices(moved)
-        place = ((@grid.nodes[true, @axis] - @low[@axis]) / @length * SLICES).floor.clip(0, SLICES - 1)
+        place = ((@nodes[true, @axis] - @low[@axis]) / @length * SLICES).floor.clip(0, SLICES - 1)
         index = Numo::Int32.cast(place)
         sum = ->(values) { index.bincount(values, minlength: SLICES) }
         count = sum[Numo::DFloat.ones(index.size)]
@@ -54,7 +55,7 @@ module Lattice
         mean = ->(values) { sum[values] / full }
         @mean = Numo::DFloat.zeros(SLICES, 3).tap { |all| 3.times { |k| all[true, k] = mean[moved[true, k].dup] } }
         a, b = @across
-        arms = @across.map { |k| @grid.nodes[true, k] - mean[@grid.nodes[true, k].dup][index] }
+        arms = @across.map { |k| @nodes[true, k] - mean[@nodes[true, k].dup][index] }
         reach = sum[(arms[0]**2) + (arms[1]**2)]
         spin = sum[(arms[0] * moved[true, b]) - (arms[1] * moved[true, a])]
         @turn = spin / reach.clip(1e-300, nil)

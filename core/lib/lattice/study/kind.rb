@@ -10,6 +10,13 @@ module Lattice
       # @raise [InvalidInput]
       def problem(problem, _study) = problem
 
+      # Whether its frames are shapes without a size, which nothing reads.
+      def shapes? = false
+
+      # Whether it needs the part to be held, and loaded.
+      def held?(_study) = true
+      def loaded? = true
+
       # What keeps the study from being solved.
       # @raise [InvalidInput]
       def check!(_problem, _study) = nil

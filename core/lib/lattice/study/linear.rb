@@ -35,6 +35,24 @@ module Lattice
         [matrix, stiff]
       end
 
+      # What the stress of a frame of a static study adds to the stiffness.
+      # @param result [Result::Outcome]
+      # @param frame [Integer] a case or a combination
+      # @param base [Model::Statement] that study
+      # @return [Algebra::SymmetricMatrix]
+      def stress_stiffness(result, frame, base)
+        state = result.state(frame)
+        @structure.geometric(@structure.dofs.gather(state.displacement, state.rotation), Steps.new(@problem.cases).weights[frame], Kinds::Static.options(base)[0])
+      end
+
+      # @param frames [Array<Result::Frame>]
+      # @param shapes [Array<Numo::DFloat>] [unknowns] each
+      # @return [Result::Outcome] a frame a shape
+      def of_shapes(frames, shapes)
+        about = Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: @structure.reports, walls: {})
+        Result::Outcome.new(grid: @grid, frames: frames, states: shapes.map { |u| Result::ModeShape.of(@structure, u) }, about: about)
+      end
+
       def check_folded(piece)
         return unless piece.folded?
 

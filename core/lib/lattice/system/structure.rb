@@ -4,6 +4,8 @@ module Lattice
   module System
     # The equations of a model: pieces of elements, unknowns, constraints, and a column of loads for every case.
     class Structure
+      include Matrices
+
       attr_reader :problem, :grid, :pieces, :dofs, :constraints, :loads, :conditions
 
       # @return [Totals] what the conditions push, each
@@ -23,10 +25,6 @@ module Lattice
 
       # @return [Connectors]
       def connectors = @connectors ||= Connectors.new(self)
-
-      # @param matrix [Algebra::SymmetricMatrix] of the elements
-      # @return [Algebra::SymmetricMatrix] with the bolts, and beds between parts
-      def bolted(matrix) = with(matrix, [*(bolts.empty? ? nil : bolts.matrix), *(bars.empty? ? nil : bars.matrix), *blocks_of(false)])
 
       # @return [Array<Hash>] what joins found: statement, label, covered, whole, least, greatest, nodes
       def reports = @reports ||= []
@@ -152,14 +150,6 @@ module Lattice
         @springs = (@springs || Numo::DFloat.zeros(dofs.size)) + at[there].bincount(stiffness.flatten[there].dup, minlength: dofs.size)
       end
 
-      # @param matrix [Algebra::SymmetricMatrix] of the elements
-      # @return [Algebra::SymmetricMatrix] with the springs, and all that joins places
-      def sprung(matrix)
-        sprung = @springs ? matrix.with_diagonal(@springs) : matrix
-        connectors.settle(matrix.diagonal) unless connectors.empty?
-        with(sprung, [*blocks_of(true), *(connectors.empty? ? nil : connectors.matrix)])
-      end
-
       # Stiffness between nodes, besides that of elements.
       # @param nodes [Numo::Int32] [k, m]
       # @param blocks [Numo::DFloat] [k, 3m, 3m] x, y, z of each node
@@ -232,51 +222,6 @@ module Lattice
         (@members[piece] ||= Mesh::MemberElements.of(grid, piece.block))[element][0] == place.key
       end
 
-      # @return [Algebra::SymmetricMatrix]
-      # @yield [Element piece] before its stiffness is made
-      def assembled(monitor, &block)
-        monitor.phase("assembly") { pattern }
-        matrices = monitor.phase("stiffness", upto: 0.35) { pieces.each(&block).map(&:stiffness) }
-        monitor.phase("assembly", upto: 0.42) { pattern.assemble(matrices) }
-      end
-
-      # @return [Algebra::SymmetricMatrix] masses of pieces, and of what stands at nodes
-      # @raise [InvalidInput] for a material without density
-      def masses
-        consistent = pattern.assemble(pieces.map { |p| p.mass(density_of(p)) })
-        there = Numo::Int32.cast(lumps.ne(0).where)
-        return consistent if there.empty?
-
-        consistent.with_diagonal(%i[x y z].map { |name| dofs.at(there, name) }.reduce(Numo::DFloat.zeros(dofs.size)) do |sum, at|
-          moves = (at >= 0).where
-          moves.empty? ? sum : sum + at[moves].bincount(lumps[there[moves]].dup, minlength: dofs.size)
-        end)
-      end
-
-      # What the stress of a state adds to the stiffness.
-      # @param u [Numo::DFloat] [unknowns]
-      # @param weights [Numo::DFloat] [cases] of the state
-      # @param factor [Float] of all loads
-      # @return [Algebra::SymmetricMatrix]
-      def geometric(u, weights, factor = 1.0)
-        pattern.assemble(pieces.zip(spread_loads, free_strains).map do |piece, spread, strains|
-          table = dofs.table(piece.conn, piece.names)
-          per_length = spread && (weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * factor)
-          piece.geometric(u[table.flatten].reshape(*table.shape).dup, (strains * weights).sum * factor, per_length)
-        end)
-      end
-
-      # Turns that nothing resists, as of nodes where only bars meet, are no unknowns, unless others follow them.
-      # @param matrix [Algebra::SymmetricMatrix]
-      def hold_idle(matrix)
-        idle = matrix.diagonal.eq(0)
-        turns = %i[rx ry rz].map { |name| dofs.at(Numo::Int32.new(dofs.nodes).seq, name) }.reduce { |a, b| a.concatenate(b) }
-        turns = turns[(turns >= 0).where]
-        constraints.leaders.then { |others| idle[others] = 0 unless others.empty? }
-        turns = turns[idle[turns].where] unless turns.empty?
-        constraints.prescribe(turns.dup, 0.0) unless turns.empty?
-      end
-
       # @return [Float, nil] kg; nil when a density is unknown
       def mass
         shares = pieces.map { |p| p.material.density && (p.material.density * p.node_volumes.sum) }
@@ -284,21 +229,6 @@ module Lattice
       end
 
       private
-
-      def pattern = @pattern ||= Pattern.new(pieces.map { |p| [p.conn, p.names] }, dofs)
-
-      def density_of(piece)
-        piece.material.density || raise(InvalidInput.at("the material of “#{piece.body.name}” has no density, without which nothing vibrates", cure: "Type its density in the material statement."))
-      end
-
-      def with(matrix, added)
-        added.reduce(matrix) { |sum, more| Algebra::Sparse.symmetric(sum).add(more).to_symmetric }
-      end
-
-      def blocks_of(ground)
-        lists = @blocks ? @blocks[ground] : []
-        lists.empty? ? [] : [DenseBlocks.of_entries(lists, dofs.size)]
-      end
 
       def spread_on(condition, piece, per_length)
         spread_loads[pieces.index(piece)][problem.cases.index(condition.case_name), true, true] += per_length

@@ -42,12 +42,20 @@ module Lattice
       def over_place(result, frame)
         return summed(result, frame) if reaction?
 
+        return mean(result, frame) if how == "mean"
+
         values = result.field(quantity, frame)[result.readable(result.grid.points_of(places))].dup
         case how
-        when "mean" then values.mean
         when "least" then values[values.abs.min_index]
         else values[values.abs.max_index]
         end
+      end
+
+      # By the area (length, volume) that each point stands for.
+      def mean(result, frame)
+        weights = (@weights ||= {}.compare_by_identity)[result] ||= Result::Shares.new(result.grid, problem).of(places)
+        points = result.readable(Numo::Int32.cast(weights.ne(0).where))
+        (result.field(quantity, frame)[points] * weights[points]).sum / weights[points].sum
       end
 
       def summed(result, frame)

@@ -45,14 +45,27 @@ module Lattice
         there = factor.lt(0.8).where
         return [] if there.empty?
 
-        clusters(grid.blocks[block].conn[there, true].dup).map { |rows| ball(corners, there[rows], worst, factor) }
+        there = Numo::Int32.cast(there)
+        worst_clusters(grid.blocks[block].conn[there, true].dup, worst[there].dup).map { |rows| ball(corners, there[rows].dup, worst, factor) }
       end
 
+      # @return [Array<Numo::Int32>] the rows of the clusters with the largest errors
+      def worst_clusters(conn, errors)
+        piece = clusters(conn)
+        order = piece.sort_index
+        counts = piece.bincount
+        ends = Numo::Int32.cast(counts.cumsum)
+        greatest = Numo::DFloat.zeros(counts.size)
+        rising = errors.sort_index
+        greatest[piece[rising]] = errors[rising]
+        greatest.sort_index.reverse.to_a.first(MOST).map { |k| Numo::Int32.cast(order[(ends[k] - counts[k])...ends[k]]) }
+      end
+
+      # @return [Numo::Int32] the cluster of every element, of those that share nodes
       def clusters(conn)
         nodes, index = Algebra::Distinct.of(conn.flatten)
         owner = Numo::Int32.new(conn.shape[0], 1).seq + Numo::Int32.zeros(*conn.shape)
-        piece = Shape::Components.call(conn.shape[0] + nodes.size, owner.flatten, index.flatten + conn.shape[0])[0...conn.shape[0]].dup
-        piece.to_a.each_with_index.group_by(&:first).values.map { |list| Numo::Int32.cast(list.map(&:last)) }
+        Shape::Components.call(conn.shape[0] + nodes.size, owner.flatten, index.flatten + conn.shape[0])[0...conn.shape[0]].dup
       end
 
       def ball(corners, rows, worst, factor)

@@ -145,10 +145,10 @@ module Lattice
       end
 
       # What only vibrates needs no load.
-      def unloaded? = @problem.studies.any? && @problem.studies.all? { |s| s["type"] == "vibration" }
+      def unloaded? = @problem.studies.any? && @problem.studies.none? { |s| Study::Kinds.of(s).loaded? }
 
       # What vibrates may be free.
-      def float? = !@problem.studies.empty? && @problem.studies.all? { |s| s["type"] == "vibration" && s["of"].nil? }
+      def float? = @problem.studies.any? && @problem.studies.none? { |s| Study::Kinds.of(s).held?(s) }
 
       # Points of a cluster that a condition holds, with the components; turns count where nodes turn.
       def held_points(cluster, condition, places)
@@ -253,7 +253,7 @@ module Lattice
       end
 
       def sizeless!(statement, study)
-        return unless %w[vibration buckling].include?(study["type"])
+        return unless Study::Kinds.of(study).shapes?
 
         raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.")
       end

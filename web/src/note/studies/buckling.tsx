@@ -35,7 +35,7 @@ function Found({ id }: { id: string }) {
   return (
     <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-buckling>
       It buckles at <b className="font-semibold">{digits(found.factor)} times</b> the loads
-      {found.loads.length > 0 && <> ({found.loads.map((l) => `${l.label}: ${shown.text(l.force * found.factor, "force")}`).join(", ")})</>}
+      {found.loads.length > 0 && <> ({found.loads.map((l) => `${l.label}: ${shown.text(l.size * found.factor, l.dimension)}`).join(", ")})</>}
       {found.reverse !== null && <>, turned round at {digits(Math.abs(found.reverse))} times</>}.
       {found.yields && (
         <span className="text-amber-ink">

@@ -9,9 +9,11 @@ module Lattice
 
         VERSION = 1
         COUNT = 4
+        ALONE = 1e-6 # of a moment over the part's size, under which a force is what rounding left over
 
         class << self
           def count(study) = study["modes"] || COUNT
+          def shapes? = true
           def at_least(study) = study.quantity("at_least", "ratio")
 
           # @return [Integer] the frame of the static study whose loads grow
@@ -69,9 +71,7 @@ module Lattice
         def call
           @frame = self.class.frame(@problem, @study)
           _, stiff = stiffness
-          state = @state.state(@frame)
-          weights = Steps.new(@problem.cases).weights[@frame]
-          added = @monitor.phase("stress stiffness", upto: 0.42) { @structure.geometric(@structure.dofs.gather(state.displacement, state.rotation), weights, Static.options(@base)[0]) }
+          added = @monitor.phase("stress stiffness", upto: 0.42) { stress_stiffness(@state, @frame, @base) }
           k, g = @monitor.phase("assembly", upto: 0.45) { [stiff, added].map { |matrix| @structure.constraints.reduce(matrix) } }
           raise SolveFailed.new("nothing is stressed, so that nothing buckles", statement: @study.id, cure: "Load the part.") if k.size.zero? || g.values.abs.max.zero?
 
@@ -89,10 +89,9 @@ module Lattice
           shapes = @structure.constraints.expand_movements(pairs.vectors)
           factors = 1 / pairs.values
           frames = factors.to_a.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "shape", name: "shape #{i + 1}", value: f, unit: "ratio") }
-          moved = frames.map { |f| Result::ModeShape.of(@structure, shapes[f.index, true].dup) }
-          found = { buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: loads, peaks: peaks, shares: moved.map { |m| shares(m.displacement) } } }
-          Result::Outcome.new(grid: @grid, frames: frames, states: moved,
-                              about: Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: @structure.reports, walls: {})).with_found(found)
+          result = of_shapes(frames, frames.map { |f| shapes[f.index, true].dup })
+          moved = frames.map { |f| shares(result.displacement(f.index)) }
+          result.with_found(buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: loads, peaks: peaks, shares: moved })
         end
 
         def named = @state.frames.size > 1 ? @state.frames[@frame].name : nil
@@ -108,13 +107,15 @@ module Lattice
           @grid.blocks.map(&:body).uniq.to_h { |body| [body, field[@grid.points.of(body)].max] }
         end
 
-        # What acts in the frame, for the load at which it buckles: label, and N as it is.
+        # What acts in the frame, for the load at which it buckles: label, and its size as it is; a torque has no force, but a moment.
         def loads
           weights = Steps.new(@problem.cases).weights[@frame]
           @state.totals.filter_map do |total|
             weight = weights[@problem.cases.index(total[:case] == Load::Cases::UNNAMED ? "" : total[:case].to_s)]
-            size = Math.sqrt(total[:force].sum { |f| f * f }) * weight.abs
-            { label: total[:label], force: size } if size.positive?
+            force, moment = total.values_at(:force, :moment).map { |parts| Math.sqrt(parts.sum { |f| f * f }) * weight.abs }
+            turns = force * @problem.parts.size < moment * ALONE
+            size = turns ? moment : force
+            { label: total[:label], size: size, dimension: turns ? "moment" : "force" } if size.positive?
           end
         end
       end

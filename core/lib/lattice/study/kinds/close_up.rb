@@ -55,12 +55,10 @@ module Lattice
         # Every case by its own movement of the whole.
         def move_cut(structure)
           names = %w[x y z]
-          moves = @problem.cases.names.each_index.map { |k| names.map { |c| along.field("displacement_#{c}", k) } }
-          lost = moves[0][0].count(nil)
-          raise @problem.study.fault("#{lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: "block", cure: "Mesh the whole more finely, or move the block.") if lost.positive?
+          raise @problem.study.fault("#{along.lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: "block", cure: "Mesh the whole more finely, or move the block.") unless along.lost.zero?
 
-          moves.each_with_index do |parts, k|
-            parts.each_with_index { |values, c| structure.constraints.prescribe(structure.dofs.at(cut, names[c].to_sym), Numo::DFloat.cast(values), in_case: k) }
+          @problem.cases.names.each_index do |k|
+            names.each { |c| structure.constraints.prescribe(structure.dofs.at(cut, c.to_sym), along.values("displacement_#{c}", k), in_case: k) }
           end
         end
 
@@ -68,7 +66,7 @@ module Lattice
         def compared(result)
           frame = (0...@problem.cases.names.size).max_by { |f| result.field("von_mises", f).max }
           own = Result::Along.new(result, @grid.nodes[cut, true].dup, outside: REACH)
-          one, two = [own, along].map { |a| Numo::DFloat.cast(Result::Stress::COMPONENTS.map { |c| a.field("stress_#{c}", frame).map(&:to_f) }).transpose.dup }
+          one, two = [own, along].map { |a| Numo::DFloat.vstack(Result::Stress::COMPONENTS.map { |c| a.values("stress_#{c}", frame) }).transpose.dup }
           peak = Result::Peak.new(result, "von_mises").at(frame)[:value].abs
           jump = Result::Stress.von_mises(one - two)
           { nodes: cut.size, difference: Math.sqrt((jump**2).mean) / peak, whole: whole_peak, depth: depth, elements: @grid.size }

@@ -122,14 +122,10 @@ module Lattice
 
         # Of every piece its stress by layer and, of members, the forces at the ends of its elements.
         def recovered(frame)
-          factor = self.class.options(@study)[0]
-          @structure.pieces.zip(@structure.spread_loads, @structure.free_strains).map do |piece, spread, strains|
-            free = (strains * frame.weights).sum * factor
-            table = @structure.dofs.table(piece.conn, piece.names)
-            u = frame.u[table.flatten].reshape(*table.shape).dup
-            next [piece.recover(u, free), nil] unless spread
+          @structure.moved(frame.u, frame.weights, self.class.options(@study)[0]).map do |piece, u, free, per_length|
+            next [piece.recover(u, free), nil] unless per_length
 
-            ends = piece.ends(u, frame.weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * factor, free)
+            ends = piece.ends(u, per_length, free)
             [piece.fibres.stresses(ends), ends]
           end
         end

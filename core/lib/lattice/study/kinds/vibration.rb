@@ -7,7 +7,7 @@ module Lattice
       class Vibration < Linear
         extend Kind
 
-        VERSION = 1
+        VERSION = 2
         COUNT = 10
         MOST = 300
         COUNTED = 150_000 # unknowns up to which the modes below the last are counted
@@ -16,6 +16,9 @@ module Lattice
 
         class << self
           def count(study) = study["modes"] || COUNT
+          def shapes? = true
+          def held?(study) = !study["of"].nil?
+          def loaded? = false
 
           # @return [Array(Float, Float)] Hz; nil where there is no end
           def range(study) = %w[from to].map { |key| study.quantity(key, "frequency") }
@@ -39,8 +42,9 @@ module Lattice
           end
 
           def solve(solving, study)
-            before = study["of"] && solving.call(base!(solving.problem, study))
-            new(solving.problem, solving.grid, study, solving.monitor).under(before).call
+            made = new(solving.problem, solving.grid, study, solving.monitor)
+            base = study["of"] && base!(solving.problem, study)
+            (base ? made.under(solving.call(base), base) : made).call
           end
 
           def findings(_problem, study, result)
@@ -51,9 +55,11 @@ module Lattice
           end
         end
 
-        # @param before [Result::Outcome, nil] the static study whose stress stiffens the part
-        def under(before)
+        # @param before [Result::Outcome] of the static study whose stress stiffens the part
+        # @param base [Model::Statement] that study
+        def under(before, base)
           @before = before
+          @base = base
           self
         end
 
@@ -74,13 +80,11 @@ module Lattice
 
         private
 
-        def conditions = self.class.conditions(@problem)
+        # Loads move nothing, but what swells or spreads between nodes is part of the stress.
+        def conditions = @before ? @problem.conditions : self.class.conditions(@problem)
 
         def stressed(stiff)
-          frame = @problem.cases.judged.find { |f| !@before.envelope?(f) }
-          state = @before.state(frame)
-          weights = Steps.new(@problem.cases).weights[frame]
-          added = @structure.geometric(@structure.dofs.gather(state.displacement, state.rotation), weights, 1.0)
+          added = stress_stiffness(@before, @problem.cases.judged[0], @base)
           Algebra::Sparse.symmetric(stiff).add(Algebra::Sparse.symmetric(added)).to_symmetric
         end
 
@@ -143,8 +147,7 @@ module Lattice
           rows = order.to_a.map { |i| shapes[i, true].dup }
           carried = Result::ModalMass.new(@structure, masses)
           found = { modes: rows.map { |u| carried.of(u) }, mass: carried.total, counted: @counted }
-          Result::Outcome.new(grid: @grid, frames: frames, states: rows.map { |u| Result::ModeShape.of(@structure, u) },
-                              about: Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: @structure.reports, walls: {})).with_found(found)
+          of_shapes(frames, rows).with_found(found)
         end
       end
     end
