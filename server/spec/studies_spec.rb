@@ -46,6 +46,19 @@ RSpec.describe LatticeServer::App do
     expect(arrays("/results/#{found['result']}/fields?names=von_mises&frame=7")[0]).to eq(422)
   end
 
+  it "takes one result from another on the same mesh, and refuses what lies on two" do
+    double = study("static", name: "double", load_factor: "2")
+    made = new_model(model({ body: { "thickness" => "10.3 mm" } }, double, study("close_up", of: "pull", block: block, size: "6 mm"), study("vibration", modes: 1)))
+    %w[pull double close_up vibration].each { |name| solve(made, name) }
+    result = ->(name) { of(api_get("/models/#{made['id']}")[1], name)["result"] }
+    ends = ->(path) { arrays(path)[1]["meta"]["extremes"]["displacement_y"].values_at("min", "max") }
+    once = ends["/results/#{result['pull']}/fields?names=displacement_y"]
+    expect(ends["/results/#{result['double']}/fields?names=displacement_y&less=#{result['pull']}"]).to match(once.map { |v| be_within(once[0].abs * 1e-6).of(v) })
+    expect(api_get("/results/#{result['pull']}/fields?names=von_mises&less=#{result['close_up']}")).to match([422, include("error" => "the two results lie on different meshes")])
+    expect(api_get("/results/#{result['vibration']}/fields?names=von_mises")).to match([422, include("error" => "the result has no von Mises stress")])
+    expect(api_get("/results/#{result['pull']}/fields?names=von_mises&less=#{result['double']}&less_frame=3")).to match([422, include("error" => "there is no frame 3")])
+  end
+
   it "does not run a study that lacks something, and says what" do
     made = new_model(model({}, study("close_up", of: "pull", block: block.merge("x" => "900 mm"), size: "6 mm")))
     status, answer = api_post("/models/#{made['id']}/runs", { kind: "study", study: "close_up" })

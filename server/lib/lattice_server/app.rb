@@ -42,7 +42,7 @@ module LatticeServer
 
       # @param arguments [Array] of a task that reads a mesh or a result
       def read(task, *arguments)
-        Builders.slow.ask(task, *arguments, key: arguments[0], seconds: 60, memory: 4 * Builders::GIGABYTE)
+        Builders.slow.ask(task, *arguments, key: arguments[0].to_s, seconds: 60, memory: 4 * Builders::GIGABYTE)
       rescue Lattice::Format::ArrayFile::Torn
         derived.forget(params[:digest])
         raise Problem.new(404, "its file was not whole; it is computed again", cure: "Solve the study.")
@@ -156,7 +156,7 @@ module LatticeServer
     get "/api/models/:id/report.pdf" do
       content_type "application/pdf"
       attachment Printer.file(models.text(params[:id]))
-      Printer.pdf("http://127.0.0.1:#{Config.port}", params[:id], params[:paper] || "A4")
+      Printer.pdf(Config.address, params[:id], params[:paper] || "A4")
     end
 
     # The size of elements wanted at a place: body, x, y and z.
@@ -223,9 +223,10 @@ module LatticeServer
     get("/api/meshes/:digest/quality") { answer(read(:quality, mesh(params[:digest]), params[:measure] || "mean_ratio")) }
     get("/api/meshes/:digest/elements") { binary(read(:elements, mesh(params[:digest]), params[:measure] || "mean_ratio", MeshLook.read(params))) }
 
+    # With less=DIGEST (and less_frame=) the fields less those of another result on the same mesh.
     get "/api/results/:digest/fields" do
-      path = derived.path!(params[:digest], "result")
-      binary(read(:fields, path, mesh(derived.find(params[:digest])["mesh"]), params[:names].to_s.split(",").first(20), Integer(params[:frame] || "0", exception: false) || -1, params[:layer]))
+      paths = params.values_at(:digest, :less).compact.map { |digest| derived.path!(digest, "result") }
+      binary(read(:fields, paths, mesh(derived.one_mesh!(params.values_at(:digest, :less).compact)), FieldsWanted.read(params)))
     end
 
     get "/api/*" do

@@ -29,6 +29,8 @@ module LatticeServer
     def derived = File.join(data, "derived")
     def dist = File.join(ROOT, "web", "dist")
     def host = ENV.fetch("LATTICE_HOST", "127.0.0.1")
+    # Where this machine itself reaches the server.
+    def address = "http://#{%w[0.0.0.0 ::].include?(host) ? '127.0.0.1' : host}:#{port}"
     def port = Integer(ENV.fetch("LATTICE_PORT", "4567"))
 
     # Host names under which requests are served; more can be allowed, comma-separated.

@@ -4,7 +4,7 @@ module LatticeServer
   # Prints a model's report by a headless browser, in a process of its own.
   class Printer
     SECONDS = 120
-    PAPERS = { "A4" => [8.27, 11.69], "Letter" => [8.5, 11.0] }.freeze
+    PAPERS = %w[A4 Letter].freeze # bin/print-report knows their sizes
 
     # @param document [String] of a model
     # @return [String] what its report is called
@@ -12,16 +12,16 @@ module LatticeServer
 
     # @param address [String] of this server
     # @param model [String] id
-    # @param paper [String] a key of PAPERS
+    # @param paper [String] one of PAPERS
     # @return [String] bytes of a PDF file
     # @raise [Problem]
     def self.pdf(address, model, paper)
-      raise Problem.new(422, "“#{paper}” is not a size of paper", cure: "Choose #{PAPERS.keys.join(' or ')}.") unless PAPERS.key?(paper)
+      raise Problem.new(422, "“#{paper}” is not a size of paper", cure: "Choose #{PAPERS.join(' or ')}.") unless PAPERS.include?(paper)
 
       Dir.mktmpdir do |folder|
         file = File.join(folder, "report.pdf")
-        Lattice::ChildProcess.run(RbConfig.ruby, File.join(Config::ROOT, "bin", "print-report"), "#{address}/models/#{model}/report?paper=#{paper}", file, *PAPERS[paper].map(&:to_s), seconds: SECONDS,
-                                                                                                                                                                                       memory: 4 * Builders::GIGABYTE)
+        Lattice::ChildProcess.run(RbConfig.ruby, File.join(Config::ROOT, "bin", "print-report"), "#{address}/models/#{model}/report?paper=#{paper}", file, paper, seconds: SECONDS,
+                                                                                                                                                                  memory: 4 * Builders::GIGABYTE)
         File.binread(file)
       end
     rescue Lattice::ChildProcess::Failed => e

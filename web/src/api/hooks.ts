@@ -139,8 +139,9 @@ export interface FieldMeta {
   extremes: Record<string, { min: number; max: number; min_at: number[]; max_at: number[]; dimension: string }>;
 }
 
-export function useField(digest: string | null, name: string, frame: number, layer: string | null) {
-  const words = new URLSearchParams({ names: name, frame: String(frame), ...(layer ? { layer } : {}) }).toString();
+/** @param less the result, and the frame of it, that the field is taken less of */
+export function useField(digest: string | null, name: string, frame: number, layer: string | null, less: { result: string; frame: number } | null = null) {
+  const words = new URLSearchParams({ names: name, frame: String(frame), ...(layer ? { layer } : {}), ...(less ? { less: less.result, less_frame: String(less.frame) } : {}) }).toString();
   return useQuery({
     queryKey: ["field", digest, words],
     enabled: digest !== null,

@@ -3,6 +3,7 @@ import type { Model, Statement } from "./model";
 
 export type { Model, Statement };
 export type * from "./findings";
+export type * from "./joined";
 export type Kind = Statement["kind"];
 export type Of<K extends Kind> = Extract<Statement, { kind: K }>;
 export type PlaceKey = [body: string, name: string];

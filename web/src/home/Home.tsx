@@ -5,6 +5,7 @@ import { Refused, request } from "../api/client";
 import { useProjects } from "../api/hooks";
 import type { ModelView, ProjectEntry } from "../api/types";
 import { go } from "../ui/address";
+import { saveFile } from "../ui/saveFile";
 import { Screen } from "../ui/Screen";
 import { ShapePicture } from "./ShapePicture";
 
@@ -178,11 +179,7 @@ function CopyButton({ id, name, project, attempt }: ActionProps & { project: str
 function ExportButton({ id, name, attempt }: ActionProps) {
   async function save() {
     const view = await request<ModelView>("GET", `/api/models/${id}`);
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(new Blob([JSON.stringify(view.document, null, 2)], { type: "application/json" }));
-    link.download = `${name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}.json`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveFile(`${name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}.json`, JSON.stringify(view.document, null, 2), "application/json");
   }
   return (
     <button className="rounded p-1 text-faint hover:bg-glow hover:text-ink" aria-label={`Export ${name}`} title="Export as a file" onClick={() => void attempt(save)}>

@@ -36,11 +36,18 @@ export function lastRead(view: ModelView): string {
 export const imperial = (view: ModelView) => view.document.units.startsWith("in") || view.document.units.startsWith("ft");
 export const length = (view: ModelView, metric: string, inch: string) => (imperial(view) ? inch : metric);
 
+/** A length as it would be typed, in the unit that the note is written in. */
+export function typed(view: ModelView, metres: number, figures = 4): string {
+  const [scale, unit] = imperial(view) ? [0.0254, "in"] : [0.001, "mm"];
+  return `${Number((metres / scale).toPrecision(figures))} ${unit}`;
+}
+
+/** The box of a body, or of a tenth of a metre where there is none. */
+export const boundsOf = (body: { bounds?: [number[], number[]] } | undefined): [number[], number[]] => body?.bounds ?? [[0, 0, 0], [0.1, 0.1, 0.1]];
+
 /** A share of the part (a twentieth), as a round number. */
 export function suggestedSize(view: ModelView, share = 20): string {
-  const size = view.shape.size ? view.shape.size / share : 0.1 / share;
-  const scale = imperial(view) ? 0.0254 : 0.001;
-  return `${Number((size / scale).toPrecision(1))} ${imperial(view) ? "in" : "mm"}`;
+  return typed(view, (view.shape.size || 0.1) / share, 1);
 }
 
 /** An id that no statement has yet. */

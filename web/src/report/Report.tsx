@@ -16,6 +16,7 @@ import { PathsTable } from "../tray/PathsTable";
 import { ReactionsTable } from "../tray/ReactionsTable";
 import { ToldStudy } from "../tray/useFrame";
 import { go } from "../ui/address";
+import { saveFile } from "../ui/saveFile";
 import { percent, useShown } from "../ui/units";
 import { Picture } from "./Picture";
 import { standalone } from "./standalone";
@@ -58,7 +59,7 @@ function Sheet({ view }: { view: ModelView }) {
         <a className="rounded bg-slate-soft px-3 py-1" href={`/api/models/${view.id}/report.pdf?paper=Letter`}>
           PDF, Letter
         </a>
-        <button className="rounded bg-slate-soft px-3 py-1" disabled={!ready} onClick={() => save(view)}>
+        <button className="rounded bg-slate-soft px-3 py-1" disabled={!ready} onClick={() => saveFile(`${view.document.name}.html`, standalone(view.document.name), "text/html")}>
           one HTML file
         </button>
         {!ready && <span className="text-[#b9c3c6]">drawing {drawn} of {solved.length} pictures…</span>}
@@ -92,15 +93,6 @@ function Sheet({ view }: { view: ModelView }) {
       </main>
     </div>
   );
-}
-
-function save(view: ModelView) {
-  const url = URL.createObjectURL(new Blob([standalone(view.document.name)], { type: "text/html" }));
-  const link = document.createElement("a");
-  link.href = url;
-  link.download = `${view.document.name}.html`;
-  link.click();
-  URL.revokeObjectURL(url);
 }
 
 function Head({ view }: { view: ModelView }) {

@@ -34,14 +34,17 @@ function Windows({ view }: { view: ModelView }) {
   const first = (i: number): Chosen => ({ model: view.id, study: (solved[i] ?? solved[0] ?? view.studies[0])?.name ?? "", frame: 0 });
   const [chosen, setChosen] = useState<Chosen[]>(() => [0, 1, 2, 3].map(first));
   const link = useMemo(() => (linked ? cameraLink() : undefined), [linked]);
-  const [a, b, c, d] = [usePane(chosen[0] as Chosen, field), usePane(chosen[1] as Chosen, field), usePane(chosen[2] as Chosen, field), usePane(chosen[3] as Chosen, field)];
+  const [one, two, three, four] = chosen as [Chosen, Chosen, Chosen, Chosen];
+  const a = usePane(one, field);
+  const b = usePane(two, field, difference ? one : undefined);
+  const [c, d] = [usePane(three, field), usePane(four, field)];
   const panes = [a, b, c, d].slice(0, count);
   const { data: home } = useProjects();
   const models = home?.projects.find((p) => p.id === view.project.id)?.models ?? [];
   const fields = a.study?.findings?.summary.catalogue ?? [];
-  const ends = panes.flatMap((p) => (p.extreme ? [p.extreme] : []));
-  const scale = shared && ends.length > 0 ? { low: Math.min(...ends.map((e) => e.min)), high: Math.max(...ends.map((e) => e.max)) } : null;
-  const alike = a.study?.mesh !== null && a.study?.mesh === b.study?.mesh && a.values?.length === b.values?.length;
+  const ends = panes.flatMap((p) => (p.extreme && !p.parted ? [p.extreme] : []));
+  const all = shared && ends.length > 0 ? { min: Math.min(...ends.map((e) => e.min)), max: Math.max(...ends.map((e) => e.max)) } : null;
+  const alike = Boolean(a.study?.result && b.study?.result) && a.study?.mesh === b.study?.mesh;
   const choose = (i: number, change: Partial<Chosen>) => setChosen((all) => all.map((old, k) => (k === i ? { ...old, ...change } : old)));
 
   return (
@@ -82,8 +85,7 @@ function Windows({ view }: { view: ModelView }) {
               pane={pane}
               box={a.view ?? view}
               link={link}
-              scale={difference && i === 1 ? null : scale}
-              less={difference && i === 1 && alike ? (a.values ?? null) : null}
+              shared={pane.parted ? null : all}
               models={models}
               onChoose={(change) => choose(i, change)}
             />

@@ -27,7 +27,10 @@ export function figuresOf(study: StudyState | null): Figure[] {
     { key: "unknowns", words: "unknowns", value: mesh.unknowns, kind: "ratio" },
     ...findings.findings.flatMap((f): Figure[] => {
       if (f.kind === "limit") return [{ key: `limit ${f.words} ${f.target}`, words: `${f.words} in ${f.target}`, value: f.value, kind: f.dimension, holds: f.holds }];
-      if (f.kind === "gauge") return [{ key: `gauge ${f.name}`, words: `${f.words} at ${f.name}`, value: Math.max(...f.values.filter((v): v is number => v !== null)), kind: f.dimension }];
+      if (f.kind === "gauge") {
+        const known = f.values.filter((v): v is number => v !== null);
+        return known.length === 0 ? [] : [{ key: `gauge ${f.name}`, words: `${f.words} at ${f.name}`, value: known.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)), kind: f.dimension }];
+      }
       if (f.kind === "bolts") return [{ key: `bolts ${f.statement}`, words: "bolts used by", value: f.utilisation, kind: "ratio", holds: f.holds }];
       if (f.kind === "buckling") return [{ key: "buckling", words: "factor until it buckles", value: f.factor, kind: "ratio", holds: f.holds }];
       if (f.kind === "members") return [{ key: `members ${f.target}`, words: `members of ${f.target} used by`, value: f.utilisation, kind: "ratio", holds: f.holds }];

@@ -1,16 +1,12 @@
 import { Copy, Download } from "lucide-react";
+import { saveFile } from "../ui/saveFile";
 
 const quoted = (cell: string | number) => (typeof cell === "string" && /[",\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : String(cell));
 
 /** The last head of a table: copies its rows, as they are ordered, with tabs between; or saves them with commas between. */
 export function CopyHead({ rows, name = "table" }: { rows: () => (string | number)[][]; name?: string }) {
   const copy = () => void navigator.clipboard.writeText(rows().map((line) => line.join("\t")).join("\n"));
-  function save() {
-    const text = rows().map((line) => line.map(quoted).join(",")).join("\r\n");
-    const url = URL.createObjectURL(new Blob([text], { type: "text/csv" }));
-    Object.assign(document.createElement("a"), { href: url, download: `${name}.csv` }).click();
-    URL.revokeObjectURL(url);
-  }
+  const save = () => saveFile(`${name}.csv`, rows().map((line) => line.map(quoted).join(",")).join("\r\n"), "text/csv");
   return (
     <th data-copy>
       <span className="flex">

@@ -39,11 +39,11 @@ export function LadderTable() {
         {found.order !== null && `, with order ${found.order.toPrecision(2)}`}.
       </p>
       <div className="flex gap-5">
-      <div className="min-w-[380px] flex-1">
-        <Graph log close x={found.rows.map((r) => r.unknowns)} curves={curves} xWords="unknowns" yWords={`peak, ${shown.unit(found.dimension)}`} label={`peak of ${found.words} over unknowns`} />
-      </div>
-      <div className="self-start">
-        <DataTable label="Refinement ladder" columns={columns} rows={found.rows} keyOf={(r) => String(r.finer)} onRow={(r) => set({ spot: r.at as [number, number, number] })} />
+        <div className="min-w-[380px] flex-1">
+          <Graph log close x={found.rows.map((r) => r.unknowns)} curves={curves} xWords="unknowns" yWords={`peak, ${shown.unit(found.dimension)}`} label={`peak of ${found.words} over unknowns`} />
+        </div>
+        <div className="self-start">
+          <DataTable label="Refinement ladder" columns={columns} rows={found.rows} keyOf={(r) => String(r.finer)} onRow={(r) => set({ spot: r.at as [number, number, number] })} />
       </div>
       </div>
     </div>

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef } from "react";
 import { Maximize2 } from "lucide-react";
-import type { ModelView } from "../api/types";
 import { useDrawn } from "../draw/useDrawn";
 import { useNote } from "../note/context";
 import { useDesk, type Look } from "../workspace/desk";
+import { boxOfModel } from "./boxes";
 import type { CameraHandle, Direction } from "./Controls";
 import { MeshLook } from "./MeshLook";
 import { ResultsLook } from "./ResultsLook";
@@ -15,24 +15,13 @@ const LOOKS: readonly (readonly [Look, string])[] = [
   ["results", "Results"],
 ];
 
-/** The box around all bodies and outlines. */
-function box(view: ModelView): [number[], number[]] {
-  const corners = view.shape.bodies.flatMap((b) => b.bounds);
-  const drawn = Object.values(view.shape.outlines).flatMap((loops) => loops.flatMap((l) => l.points.map(([x, y]) => [x, y, 0])));
-  const run = Object.values(view.shape.lines).flatMap((l) => l.points);
-  const all = corners.length ? corners : [...drawn, ...run];
-  if (all.length === 0) return [[-0.05, -0.05, 0], [0.05, 0.05, 0]];
-  const end = (pick: (...v: number[]) => number) => [0, 1, 2].map((k) => pick(...all.map((c) => c[k] as number)));
-  return [end(Math.min), end(Math.max)];
-}
-
 export function ModelWindow() {
   const { view } = useNote();
   const { look, study: chosen, paper, up: turned, set } = useDesk();
   const onPaper = useDrawn() !== null && paper && look === "shape";
   const study = view.studies.find((s) => s.name === chosen) ?? view.studies[0] ?? null;
   const camera = useRef<CameraHandle | null>(null);
-  const [low, high] = useMemo(() => box(view), [view]);
+  const { low, high } = useMemo(() => boxOfModel(view), [view]);
   const keep = useCallback((handle: CameraHandle) => {
     camera.current = handle;
   }, []);

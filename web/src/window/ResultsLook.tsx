@@ -1,7 +1,8 @@
 import { useMemo, useState } from "react";
 import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
-import { useField, useSkin, type SkinMeta } from "../api/hooks";
+import { useField, useSkin } from "../api/hooks";
+import { isShape } from "../api/frames";
 import type { LimitFinding, ResonanceFinding, StudyState } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
@@ -13,13 +14,14 @@ import { ApartSlider } from "./ApartSlider";
 import { Arrows } from "./Arrows";
 import { Card, Empty } from "./Card";
 import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
+import { boxOfPoints } from "./boxes";
 import { apartBy } from "./drawnBodies";
+import { FieldScene, type Told } from "./FieldScene";
 import { FrequencyStrip } from "./FrequencyStrip";
 import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
-import { MeshScene, type Pointed } from "./MeshScene";
-import { FIELD_STOPS, SIGNED_STOPS } from "./palette";
+import { scaleOf } from "./scale";
 import { Stage, type SceneProps } from "./Stage";
 
 const ARROWS = [
@@ -65,7 +67,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
   const still = frames[frame]?.kind === "envelope";
   const { data: reactions } = useField(desk.arrows === "reaction" && !still ? (study?.result ?? null) : null, "reaction_x,reaction_y,reaction_z", frame, null);
-  const [pointed, setPointed] = useState<(Pointed & { member?: boolean }) | null>(null);
+  const [pointed, setPointed] = useState<Told | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
   const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
   const [pointLabel, setPointLabel] = useState<HTMLElement | null>(null);
@@ -87,24 +89,19 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   if (error) return <Empty text={error instanceof Refused ? error.message : "The result cannot be shown."} />;
   if (!skin || !rest || !found) return <Empty text="Reading the result…" />;
 
-  const values = found.arrays[field] as Float32Array;
   const displacement = found.arrays.moved as Float32Array;
-  const members = membersOf(found.arrays);
   const vectors = still ? null : desk.arrows === "displacement" ? displacement : desk.arrows === "reaction" && reactions ? together(reactions.arrays) : null;
   const extremes = found.meta.extremes[field];
-  if (!values || !extremes) return <Empty text="Reading the field…" />;
-  const signed = extremes.min < 0 && extremes.max > 0 && Math.min(-extremes.min, extremes.max) > 1e-9 * Math.max(-extremes.min, extremes.max);
+  if (!extremes) return <Empty text="Reading the field…" />;
   const limit = limitOf(study, field);
-  const reach = Math.max(Math.abs(extremes.min), Math.abs(extremes.max));
-  const high = ends.high ?? limit?.allowed ?? (signed ? reach : extremes.max);
-  const low = ends.low ?? (signed ? -high : Math.min(extremes.min, 0));
+  const scale = scaleOf(extremes, ends, limit?.allowed ?? null);
   // A shape has no size: its largest movement is one.
-  const shape = ["mode", "shape"].includes(frames[frame]?.kind ?? "");
+  const shape = isShape(frames[frame]);
   const kind = shape ? "ratio" : extremes.dimension;
   const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
   const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest, shape);
   // A close-up is looked at closely.
-  const box = found.arrays.veiled ? boxOf(rest.arrays.positions as Float32Array) : {};
+  const box = found.arrays.veiled ? boxOfPoints(rest.arrays.positions as Float32Array) : {};
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
   const course = desk.diagram && !still && found.arrays["diagram at"] ? drawn(diagramOf(found.arrays), desk.diagram, animated ? 0 : factor, (view.shape.size ?? 1) * 0.08) : null;
   const title = fields.find((f) => f.name === field)?.words ?? field;
@@ -113,22 +110,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   return (
     <>
       <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? STRIP : undefined }}>
-        <MeshScene skin={skin} values={values} veiled={found.arrays.veiled as Float32Array | undefined} stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit?.allowed ?? null} displacement={displacement} exaggeration={factor} animated={animated} sides={false} onPoint={setPointed} />
-        {members && (
-          <MeshScene
-            skin={members.skin}
-            values={found.arrays[`member ${field}`] as Float32Array}
-            stops={signed ? SIGNED_STOPS : FIELD_STOPS}
-            low={low}
-            high={high}
-            limit={limit?.allowed ?? null}
-            displacement={members.displacement}
-            exaggeration={factor}
-            animated={animated}
-            sides={false}
-            onPoint={(found) => setPointed(found && { ...found, member: true })}
-          />
-        )}
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated} onPoint={setPointed} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
         {course && <Diagram shape={course} />}
         {marks && !animated && !course && <Follow at={at(extremes.max_at)} label={highLabel} />}
@@ -147,10 +129,10 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         {marks && !animated && !course && (
           <>
             <Label keep={setHighLabel} text={shown.text(extremes.max, kind)} tone="bg-slate text-white" />
-            {signed && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
+            {scale.signed && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
           </>
         )}
-        {pointed && <Label keep={setPointLabel} text={shown.text((pointed.member ? (found.arrays[`member ${field}`] as Float32Array) : values)[pointed.node] ?? 0, kind)} tone="bg-paper text-ink" />}
+        {pointed && <Label keep={setPointLabel} text={shown.text(pointed.value, kind)} tone="bg-paper text-ink" />}
       </div>
       <Card>
         <span className={study.state === "stale" ? "opacity-60" : ""}>
@@ -225,26 +207,10 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       </div>
       <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
         {shape ? <FrequencyStrip frames={frames} at={frame} running={study.findings?.findings.find((f): f is ResonanceFinding => f.kind === "resonance")} /> : <FrameStrip frames={frames} at={frame} />}
-        <Legend stops={signed ? SIGNED_STOPS : FIELD_STOPS} low={low} high={high} limit={limit && ends.high === null ? limit.allowed : null} peak={reach} kind={kind} />
+        <Legend stops={scale.stops} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
       </div>
     </>
   );
-}
-
-const boxes = new WeakMap<Float32Array, { low: number[]; high: number[] }>();
-
-/** The box of a skin; the same object as long as the skin is. */
-function boxOf(positions: Float32Array) {
-  const before = boxes.get(positions);
-  if (before) return before;
-  const [low, high] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]];
-  positions.forEach((v, i) => {
-    low[i % 3] = Math.min(low[i % 3] as number, v);
-    high[i % 3] = Math.max(high[i % 3] as number, v);
-  });
-  const made = { low, high };
-  boxes.set(positions, made);
-  return made;
 }
 
 const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;
@@ -254,21 +220,6 @@ function together(arrays: Arrays<unknown>["arrays"]): Float32Array {
   const parts = ["x", "y", "z"].map((c) => arrays[`reaction_${c}`] as Float32Array);
   const count = parts[0]?.length ?? 0;
   return Float32Array.from({ length: count * 3 }, (_, i) => parts[i % 3]?.[Math.floor(i / 3)] ?? 0);
-}
-
-const kept = new WeakMap<object, { skin: Arrays<SkinMeta>; displacement: Float32Array }>();
-
-/** Members as solid sections, in the form of a skin; the same object as long as the arrays are. */
-function membersOf(arrays: Arrays<unknown>["arrays"]) {
-  const positions = arrays["member positions"];
-  const triangles = arrays["member triangles"];
-  if (!positions || !triangles) return null;
-  const before = kept.get(arrays);
-  if (before) return before;
-  const skin: Arrays<SkinMeta> = { meta: { faces: [], edges: [], dimension: 3, bodies: [] }, arrays: { positions, triangles, sides: new Int32Array(0), lines: new Int32Array(0) } };
-  const made = { skin, displacement: arrays["member moved"] as Float32Array };
-  kept.set(arrays, made);
-  return made;
 }
 
 /** Where a place of the mesh is drawn: moved with the nearest node of the skin. */

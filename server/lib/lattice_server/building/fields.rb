@@ -46,15 +46,15 @@ module LatticeServer
       # @param names [Array<String>] of its catalogue
       # @param frame [Integer]
       # @param layer [String, nil] of shells
+      # @param less [Lattice::Result::Outcome, nil] whose fields are taken from them, in a frame of its own
       # @return [String] the fields at the points of the skin
-      def fields(result, names, frame, layer)
-        raise Problem.new(422, "there is no frame #{frame}", cure: "The result has #{result.frames.size}.") unless frame.between?(0, result.frames.size - 1)
-        raise Problem.new(422, "“#{layer}” is not a layer", cure: "Known: #{result.layers.join(', ')}.") unless layer.nil? || result.layers.include?(layer)
-
+      def fields(result, names:, frame:, layer: nil, less: nil, less_frame: 0)
+        [[result, frame], [less, less_frame]].each { |one, number| known!(one, names, number, layer) if one }
         arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
         extremes = names.to_h do |name|
           dimension = Lattice::Result::Catalogue.dimension_of(name)
           field = result.field(name, frame, layer: layer)
+          field -= less.field(name, less_frame, layer: layer) if less
           arrays[name] = Numo::SFloat.cast(field[drawn.points])
           arrays["member #{name}"] = Numo::SFloat.cast(field[@member_points]) if @member_points
           [name, extreme(field, result).merge(dimension: dimension)]
@@ -66,6 +66,15 @@ module LatticeServer
       private
 
       attr_reader :grid
+
+      # @raise [Problem] for a frame, a field or a layer that a result has not
+      def known!(result, names, frame, layer)
+        raise Problem.new(422, "there is no frame #{frame}", cure: "The result has #{result.frames.size}.") unless frame.between?(0, result.frames.size - 1)
+        raise Problem.new(422, "“#{layer}” is not a layer", cure: "Known: #{result.layers.join(', ')}.") unless layer.nil? || result.layers.include?(layer)
+
+        missing = (names - result.catalogue.map(&:name))[0] or return
+        raise Problem.new(422, "the result has no #{Lattice::Result::Catalogue.field!(missing).words}", cure: "Known: #{result.catalogue.map(&:name).join(', ')}.")
+      end
 
       # The skin is the same for every field of a mesh.
       def drawn = grid.skin

@@ -54,9 +54,10 @@ module LatticeServer
       def quality(mesh, measure) = Fields.new(grid(mesh)).quality(measure)
       def elements(mesh, measure, look) = Fields.new(grid(mesh)).elements(measure, look)
 
-      def fields(path, mesh, names, frame, layer)
-        result = kept(@results, path) { Lattice::Format::ResultFile.read(path, grid(mesh)) }
-        Fields.new(result.grid).fields(result, names, frame, layer)
+      # @param paths [Array<String>] of a result, and of the one that is taken from it
+      def fields(paths, mesh, wanted)
+        result, less = paths.map { |path| kept(@results, path) { Lattice::Format::ResultFile.read(path, grid(mesh)) } }
+        Fields.new(result.grid).fields(result, less: less, **wanted)
       end
 
       def problem(text) = kept(@problems, text) { Lattice::Study::Problem.new(Lattice::Model::Document.read(text)) }

@@ -3,7 +3,7 @@ import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { rename } from "../rename";
 import { Spot } from "../shape/parts";
-import { fresh, lastRead, length } from "../template";
+import { boundsOf, fresh, lastRead, typed } from "../template";
 import { LIMITED } from "../words";
 import { entry } from "./entry";
 
@@ -37,14 +37,8 @@ export default [
         text: "path: values along a straight line through the part",
         also: "graph plot curve line probe section linear",
         make: (v) => {
-          const low = v.shape.bodies[0]?.bounds?.[0] ?? [0, 0, 0];
-          const high = v.shape.bodies[0]?.bounds?.[1] ?? [0.1, 0, 0];
-          const scale = length(v, "1", "0") === "1" ? 0.001 : 0.0254;
-          const unit = length(v, "mm", "in");
-          const at = (p: number[]) => {
-            const [x, y, z] = [0, 1, 2].map((k) => `${Number(((p[k] ?? 0) / scale).toPrecision(6))} ${unit}`);
-            return { x: x ?? "", y: y ?? "", z: z ?? "" };
-          };
+          const [low, high] = boundsOf(v.shape.bodies[0]);
+          const at = (p: number[]) => ({ x: typed(v, p[0] ?? 0, 6), y: typed(v, p[1] ?? 0, 6), z: typed(v, p[2] ?? 0, 6) });
           return { kind: "path", name: fresh(v, "Path"), study: lastRead(v), quantity: "von_mises", from: at(low), to: at(high), points: 21 };
         },
       },

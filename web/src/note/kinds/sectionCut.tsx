@@ -2,7 +2,7 @@ import type { Of, SectionFinding } from "../../api/types";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { ReadChip } from "../studies/ReadChip";
-import { fresh, imperial, lastRead } from "../template";
+import { boundsOf, fresh, lastRead, typed } from "../template";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
 
@@ -43,11 +43,10 @@ export default [
         text: "section cut: force and moment through a plane",
         also: "resultant free body internal force normal shear bending plane",
         make: (v) => {
-          const [scale, unit] = imperial(v) ? [0.0254, "in"] : [0.001, "mm"];
-          const [low, high] = v.shape.bodies[0]?.bounds ?? [[0, 0, 0], [0.1, 0.1, 0.1]];
+          const [low, high] = boundsOf(v.shape.bodies[0]);
           const extents = [0, 1, 2].map((k) => (high[k] ?? 0) - (low[k] ?? 0));
           const axis = extents.indexOf(Math.max(...extents));
-          return { kind: "section_cut", name: fresh(v, "Cut"), study: lastRead(v), plane: { axis: (["x", "y", "z"] as const)[axis] ?? "x", at: `${Number((((low[axis] ?? 0) + (high[axis] ?? 0)) / 2 / scale).toPrecision(4))} ${unit}` } };
+          return { kind: "section_cut", name: fresh(v, "Cut"), study: lastRead(v), plane: { axis: (["x", "y", "z"] as const)[axis] ?? "x", at: typed(v, ((low[axis] ?? 0) + (high[axis] ?? 0)) / 2) } };
         },
       },
     ],

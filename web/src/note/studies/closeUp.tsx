@@ -1,9 +1,8 @@
 import type { CloseUpFinding, Of } from "../../api/types";
-import { percent } from "../../ui/units";
 import { TextChip } from "../chips";
 import { useNote } from "../context";
 import { Spot } from "../shape/parts";
-import { fresh, imperial, suggestedSize, type Template } from "../template";
+import { boundsOf, fresh, suggestedSize, typed, type Template } from "../template";
 import { useStatement } from "../useStatement";
 import { OfChip, staticsOf } from "./OfChip";
 
@@ -30,7 +29,7 @@ export function CloseUpLine({ statement }: { statement: Of<"study"> }) {
       , in elements of <TextChip label="size" value={statement.size ?? ""} onCommit={(v) => edit((s) => (s.size = v))} />
       {found && (
         <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-close-up>
-          {found.nodes} points of the cut move as the whole does. Stress on the cut differs by <b className={`font-semibold ${found.difference < 0.05 ? "text-spruce" : "text-amber-ink"}`}>{percent(found.difference, 1).replace("+", "")}</b> of the peak
+          {found.nodes} points of the cut move as the whole does. Stress on the cut differs by <b className={`font-semibold ${found.difference < 0.05 ? "text-spruce" : "text-amber-ink"}`}>{Number((found.difference * 100).toPrecision(2))} %</b> of the peak
           {found.difference >= 0.05 ? ": cut farther away, or mesh the whole more finely" : ": it lies far enough away"}. Peak {shown.text(found.peak.value, "stress")}
           {found.whole && <>, {shown.text(found.whole.value, "stress")} in the whole</>}. What lies within {shown.text(found.depth, "length")} of the cut is veiled: it is not to be read.
         </span>
@@ -44,9 +43,8 @@ export const closeUp: Template = {
   text: "study: close-up, a block of the whole on a finer mesh",
   also: "submodel detail zoom cut out local finer study",
   make: (v) => {
-    const [scale, unit] = imperial(v) ? [0.0254, "in"] : [0.001, "mm"];
-    const [low, high] = v.shape.bodies.at(-1)?.bounds ?? [[0, 0, 0], [0.1, 0.1, 0.1]];
-    const text = (m: number) => `${Number((m / scale).toPrecision(4))} ${unit}`;
+    const [low, high] = boundsOf(v.shape.bodies.at(-1));
+    const text = (m: number) => typed(v, m);
     const from = [0, 1, 2].map((k) => (low[k] ?? 0) + 0.3 * ((high[k] ?? 0) - (low[k] ?? 0)));
     const along = [0, 1, 2].map((k) => 0.4 * ((high[k] ?? 0) - (low[k] ?? 0)));
     const [x = "0", y = "0", z = "0"] = from.map(text);

@@ -4,7 +4,7 @@ import { percent } from "../../ui/units";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { TargetChip } from "../TargetChip";
-import { fresh, freshId, type Template } from "../template";
+import { fresh, freshId, typed, type Template } from "../template";
 import { useStatement } from "../useStatement";
 import { LIMITED } from "../words";
 import { OfChip, staticsOf } from "./OfChip";
@@ -33,13 +33,13 @@ export function LadderLine({ statement }: { statement: Of<"study"> }) {
   const state = view.studies.find((s) => s.statement === statement.id);
   const found = state?.findings?.findings.find((f): f is LadderFinding => f.kind === "ladder" && f.statement === statement.id);
   const quantity = statement.quantity ?? "von_mises";
-  const mm = (m: number) => `${Number((m * 1000).toPrecision(3))} mm`;
+  const text = (m: number) => typed(view, m, 3);
   function refine() {
     if (!found) return;
     void arrange((all) =>
       found.proposed.reduce((list, p) => {
-        const [x, y, z] = p.at.map(mm);
-        return [...list, { id: freshId(list), kind: "size", size: mm(p.size), ball: { x: x ?? "0 mm", y: y ?? "0 mm", z: z ?? "0 mm", radius: mm(p.radius) } }];
+        const [x = "", y = "", z = ""] = p.at.map(text);
+        return [...list, { id: freshId(list), kind: "size", size: text(p.size), ball: { x, y, z, radius: text(p.radius) } }];
       }, all),
     );
   }

@@ -69,6 +69,7 @@ module Lattice
           one, two = [own, along].map { |a| Numo::DFloat.vstack(Result::Stress::COMPONENTS.map { |c| a.values("stress_#{c}", frame) }).transpose.dup }
           peak = Result::Peak.new(result, "von_mises").at(frame)[:value].abs
           jump = Result::Stress.von_mises(one - two)
+          jump = jump[jump.isnan.eq(0).where]
           { nodes: cut.size, difference: Math.sqrt((jump**2).mean) / peak, whole: whole_peak, depth: depth, elements: @grid.size }
         end
 
