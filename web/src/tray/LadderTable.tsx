@@ -44,7 +44,7 @@ export function LadderTable() {
         </div>
         <div className="self-start">
           <DataTable label="Refinement ladder" columns={columns} rows={found.rows} keyOf={(r) => String(r.finer)} onRow={(r) => set({ spot: r.at as [number, number, number] })} />
-      </div>
+        </div>
       </div>
     </div>
   );
