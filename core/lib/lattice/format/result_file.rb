@@ -9,12 +9,14 @@ module Lattice
       # @param result [Result::Outcome]
       def write(path, result)
         arrays = {}
-        result.computed.times { |frame| put_state(arrays, frame, result.state(frame)) }
-        first = result.state(0)
+        kept = result.kept
+        kept.each_with_index { |state, k| put_state(arrays, k, state) }
+        first = kept[0]
         fibres = first.fibres.each_with_index.to_h { |f, block| [block, f] }.compact
         fibres.each { |block, f| put_fibres(arrays, block, f) }
-        meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, about: result.about.to_h, energy: Array.new(result.computed) { |f| result.energy(f) },
+        meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, about: result.about.to_h, energy: kept.map(&:energy),
                  blocks: first.stress.map(&:keys), fibres: fibres.transform_values { |f| f.sections.map { |s| [s.area, s.two, s.three, s.rings] } }.to_a }
+        arrays.merge!(result.weights.to_h { |name, table| ["weights #{name}", table] }) if result.is_a?(Result::Swept)
         ArrayFile.write(path, arrays, meta)
       end
 
@@ -31,8 +33,10 @@ module Lattice
         meta = file.meta
         fibres = fibres(file)
         states = meta["energy"].each_index.map { |frame| -> { state(file, frame, fibres) } }
-        Result::Outcome.new(grid: grid, frames: meta["frames"].map { |f| Result::Frame.new(**f.transform_keys(&:to_sym)) }, states: states, made: meta["made"].to_h,
-                            about: Result::Outcome::About.read(meta["about"]))
+        parts = { grid: grid, frames: meta["frames"].map { |f| Result::Frame.new(**f.transform_keys(&:to_sym)) }, states: states, made: meta["made"].to_h,
+                  about: Result::Outcome::About.read(meta["about"]) }
+        weights = Result::Swept::WEIGHTS.to_h { |name| [name, file["weights #{name}"]] }
+        weights.values.all? ? Result::Swept.new(**parts, weights: weights) : Result::Outcome.new(**parts)
       end
 
       def put_fibres(arrays, block, fibres)

@@ -18,10 +18,10 @@ module Lattice
       def dig(...) = data.dig(...)
       def off? = data["off"] == true
 
-      # @param key [String] the field; of a field within another with a dot, such as ball.radius
+      # @param key [String] the field; of a field within another with a dot, such as ball.radius or curve.0.at
       # @return [Float, nil] the field in SI, nil when absent
       def quantity(key, dimension)
-        text = data.dig(*key.split("."))
+        text = data.dig(*key.split(".").map { |part| part.match?(/\A\d+\z/) ? part.to_i : part })
         text && Quantity.parse(text, dimension)
       end
 

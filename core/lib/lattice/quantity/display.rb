@@ -6,32 +6,32 @@ module Lattice
     # quantity to the unit it is shown in.
     module Display
       COMMON = { "ratio" => "", "angle" => "deg", "temperature" => "degC", "expansion" => "1/K", "time" => "s",
-                 "frequency" => "Hz", "conductivity" => "W/(m K)" }.freeze
+                 "frequency" => "Hz", "conductivity" => "W/(m K)", "power" => "W", "power per area" => "W/m2" }.freeze
 
       SYSTEMS = {
         "mm-N" => COMMON.merge("length" => "mm", "area" => "mm2", "volume" => "mm3", "second moment" => "mm4",
                                "inertia" => "kg mm2", "force" => "N", "moment" => "N m", "stress" => "MPa", "stiffness" => "N/mm", "line load" => "N/mm", "bed stiffness" => "N/mm3",
-                               "mass" => "kg", "density" => "kg/m3", "acceleration" => "m/s2"),
+                               "mass" => "kg", "density" => "kg/m3", "acceleration" => "m/s2", "velocity" => "mm/s"),
         "SI" => COMMON.merge("length" => "m", "area" => "m2", "volume" => "m3", "second moment" => "m4",
                              "inertia" => "kg m2", "force" => "N", "moment" => "N m", "stress" => "Pa", "stiffness" => "N/m", "line load" => "N/m", "bed stiffness" => "N/m3",
-                             "mass" => "kg", "density" => "kg/m3", "acceleration" => "m/s2"),
+                             "mass" => "kg", "density" => "kg/m3", "acceleration" => "m/s2", "velocity" => "m/s"),
         "m-kN" => COMMON.merge("length" => "m", "area" => "m2", "volume" => "m3", "second moment" => "m4",
                                "inertia" => "t m2", "force" => "kN", "moment" => "kN m", "stress" => "MPa", "stiffness" => "kN/m", "line load" => "kN/m", "bed stiffness" => "kN/m3",
-                               "mass" => "t", "density" => "t/m3", "acceleration" => "m/s2"),
+                               "mass" => "t", "density" => "t/m3", "acceleration" => "m/s2", "velocity" => "m/s"),
         "mm-N-t" => COMMON.merge("length" => "mm", "area" => "mm2", "volume" => "mm3", "second moment" => "mm4",
                                  "inertia" => "t mm2", "force" => "N", "moment" => "N mm", "stress" => "MPa", "stiffness" => "N/mm", "line load" => "N/mm", "bed stiffness" => "N/mm3",
-                                 "mass" => "t", "density" => "t/mm3", "acceleration" => "mm/s2"),
+                                 "mass" => "t", "density" => "t/mm3", "acceleration" => "mm/s2", "velocity" => "mm/s"),
         "in-lbf" => COMMON.merge("length" => "in", "area" => "in2", "volume" => "in3", "second moment" => "in4",
                                  "inertia" => "lb in2", "force" => "lbf", "moment" => "lbf in", "stress" => "psi", "stiffness" => "lbf/in", "line load" => "lbf/in", "bed stiffness" => "lbf/in3",
-                                 "mass" => "lb", "density" => "lb/in3", "acceleration" => "in/s2",
+                                 "mass" => "lb", "density" => "lb/in3", "acceleration" => "in/s2", "velocity" => "in/s",
                                  "temperature" => "degF"),
         "in-kip" => COMMON.merge("length" => "in", "area" => "in2", "volume" => "in3", "second moment" => "in4",
                                  "inertia" => "lb in2", "force" => "kip", "moment" => "kip in", "stress" => "ksi", "stiffness" => "kip/in", "line load" => "kip/in", "bed stiffness" => "kip/in3",
-                                 "mass" => "lb", "density" => "lb/in3", "acceleration" => "in/s2",
+                                 "mass" => "lb", "density" => "lb/in3", "acceleration" => "in/s2", "velocity" => "in/s",
                                  "temperature" => "degF"),
         "ft-slug" => COMMON.merge("length" => "ft", "area" => "ft2", "volume" => "ft3", "second moment" => "ft4",
                                   "inertia" => "slug ft2", "force" => "lbf", "moment" => "lbf ft", "stress" => "psf", "stiffness" => "lbf/ft", "line load" => "lbf/ft", "bed stiffness" => "lbf/ft3",
-                                  "mass" => "slug", "density" => "slug/ft3", "acceleration" => "ft/s2",
+                                  "mass" => "slug", "density" => "slug/ft3", "acceleration" => "ft/s2", "velocity" => "ft/s",
                                   "temperature" => "degF")
       }.freeze
       DEFAULT = "mm-N"

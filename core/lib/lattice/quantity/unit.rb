@@ -36,7 +36,7 @@ module Lattice
         add.call("angle", rad: 1, deg: Math::PI / 180, "°": Math::PI / 180)
         add.call("ratio", "%": 0.01)
         add_temperatures(table)
-        table["W"] = new("W", 1.0, 0.0, Dimension.named("moment") / Dimension.named("time"))
+        add.call("power", W: 1, kW: 1e3, mW: 1e-3)
         table["gn"] = new("gn", 9.80665, 0.0, Dimension.named("acceleration"))
         table
       end

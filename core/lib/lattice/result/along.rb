@@ -21,15 +21,29 @@ module Lattice
       # @return [Numo::DFloat] [k], NaN where nothing is
       def values(name, frame = 0, layer: nil)
         vector, component = Catalogue.vector(name)
-        return of_vector(vector, frame) if vector && component.nil? && !@result.envelope?(frame)
+        return of_vector(vector, frame) if vector && component.nil? && !@result.envelope?(frame) && !@result.is_a?(Swept)
 
         read(@result.field(name, frame, layer: layer))
+      end
+
+      # @return [Numo::DFloat] [frames, k], NaN where nothing is
+      def series(name)
+        return whole(name) unless @result.is_a?(Swept)
+
+        Numo::DFloat.zeros(@result.frames.size, @points.shape[0]).fill(Float::NAN).tap do |all|
+          places.each do |rows, index, weights|
+            at = @result.series(name, index.flatten).reshape(all.shape[0], *index.shape)
+            all[true, rows] = (at * weights.reshape(1, *weights.shape)).sum(2)
+          end
+        end
       end
 
       # @return [Integer] points at which nothing is
       def lost = @found.block.lt(0).count_true
 
       private
+
+      def whole(name) = Numo::DFloat.zeros(@result.frames.size, @points.shape[0]).tap { |all| @result.frames.each { |f| all[f.index, true] = values(name, f.index) } }
 
       # The size of what is interpolated, not what is interpolated of the sizes.
       def of_vector(vector, frame) = Numo::NMath.sqrt(%w[x y z].sum { |c| values("#{vector}_#{c}", frame)**2 })

@@ -9,7 +9,8 @@ module Lattice
         def as_json = to_h
       end
 
-      VECTORS = { "displacement" => %w[displacement length], "rotation" => %w[rotation angle], "reaction" => %w[reaction force], "moment_reaction" => ["reaction moment", "moment"] }.freeze
+      VECTORS = { "displacement" => %w[displacement length], "rotation" => %w[rotation angle], "velocity" => %w[velocity velocity], "acceleration" => %w[acceleration acceleration],
+                  "reaction" => %w[reaction force], "moment_reaction" => ["reaction moment", "moment"] }.freeze
       STRESS = { "von_mises" => "von Mises stress", "tresca" => "Tresca stress", "principal_max" => "greatest principal stress", "principal_mid" => "middle principal stress",
                  "principal_min" => "least principal stress" }.merge(Stress::COMPONENTS.to_h { |c| ["stress_#{c}", "stress #{c}"] }).freeze
       PARTS = VECTORS.flat_map do |name, (words, dimension)|

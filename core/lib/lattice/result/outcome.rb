@@ -52,8 +52,7 @@ module Lattice
       # @param more [Hash] of what JSON knows
       # @return [Outcome] the same, with what a kind of study found
       def with_found(more)
-        kept = About.symbolic(found.merge(more))
-        Outcome.new(grid: grid, frames: frames, states: @states, made: made, about: about.dup.tap { |a| a.found = kept })
+        dup.tap { |same| same.about = about.dup.tap { |a| a.found = About.symbolic(found.merge(more)) } }
       end
 
       # @return [Veil, nil] what is not to be read of a close-up
@@ -69,8 +68,21 @@ module Lattice
       # @return [Boolean] whether its frames are shapes without a size, and not states
       def shapes? = %w[mode shape].include?(frames[0].kind)
 
-      # @return [Integer] of states that were computed
+      # @return [Integer] of frames that were computed
       def computed = @states.size
+
+      # @return [Array<State>] what is kept in a file
+      def kept = (0...computed).map { |frame| state(frame) }
+
+      # @param cases [Load::Cases]
+      # @return [Array<Integer>] the frames that limits are read over
+      def judged(cases) = cases.judged
+
+      # @param points [Numo::Int32] [k] of the mesh
+      # @return [Numo::DFloat] [frames, k] a field there in every frame
+      def series(name, points)
+        Numo::DFloat.zeros(frames.size, points.size).tap { |all| frames.each { |f| all[f.index, true] = field(name, f.index)[points] } }
+      end
 
       # @param frame [Integer]
       # @return [State]
@@ -154,13 +166,17 @@ module Lattice
       # @return [Array<Float>] sum of the reactions there
       def reaction_sum(nodes, frame = 0) = nodes.empty? ? [0.0, 0.0, 0.0] : reaction(frame)[nodes, true].sum(0).to_a
 
+      protected
+
+      attr_writer :about
+
       private
 
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
 
         vector = Catalogue.vector(name)&.first
-        vector ? !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
+        vector ? State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
       end
 
       def resultants = @resultants ||= ShellResultants.new(grid, walls)

@@ -13,6 +13,9 @@ module Lattice
       # Whether its frames are shapes without a size, which nothing reads.
       def shapes? = false
 
+      # Whether statements of a kind can read its result.
+      def reads?(_kind) = !shapes?
+
       # Whether it needs the part to be held, and loaded.
       def held?(_study) = true
       def loaded? = true
@@ -33,16 +36,26 @@ module Lattice
       # @return [Array<Hash>]
       def findings(_problem, _study, _result) = []
 
-      # @return [Model::Statement] the static study that another one starts from
+      # @return [Model::Statement] the study that another one starts from
       # @raise [InvalidInput]
-      def base!(problem, study)
-        raise study.fault("it names no study to start from", path: "of", cure: "Choose a static study.") if study["of"].to_s.empty?
+      def base!(problem, study, type = "static")
+        cure = "Choose a #{type} study."
+        raise study.fault("it names no study to start from", path: "of", cure: cure) if study["of"].to_s.empty?
 
         base = problem.studies.find { |s| s.name == study["of"] }
-        raise study.fault("there is no study named “#{study['of']}”", path: "of", cure: "Choose a static study.") unless base
-        raise study.fault("“#{base.name}” is no static study", path: "of", cure: "Choose a static study.") unless base["type"] == "static"
+        raise study.fault("there is no study named “#{study['of']}”", path: "of", cure: cure) unless base
+        raise study.fault("“#{base.name}” is no #{type} study", path: "of", cure: cure) unless base["type"] == type
 
         base
+      end
+
+      # @return [Integer] the case or combination that a study names, as the frame of a static study
+      # @raise [InvalidInput]
+      def frame(problem, study)
+        names = problem.cases.frame_names
+        return problem.cases.judged[0] if study["case"].to_s.empty?
+
+        names.index(study["case"]) || raise(study.fault("there is no case or combination named “#{study['case']}”", path: "case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."))
       end
     end
   end

@@ -45,6 +45,19 @@ module Lattice
         @structure.geometric(@structure.dofs.gather(state.displacement, state.rotation), Steps.new(@problem.cases).weights[frame], Kinds::Static.options(base)[0])
       end
 
+      # @param u [Numo::DFloat] [unknowns]
+      # @param weights [Numo::DFloat] [cases] of the state
+      # @param factor [Float] of all loads
+      # @return [Array(Array<Hash>, Array)] of every piece its stress by layer and, of members, the forces at the ends of its elements
+      def recovered(u, weights, factor = 1.0)
+        @structure.moved(u, weights, factor).map do |piece, moved, free, per_length|
+          next [piece.recover(moved, free), nil] unless per_length
+
+          ends = piece.ends(moved, per_length, free)
+          [piece.fibres.stresses(ends), ends]
+        end.transpose
+      end
+
       # @param frames [Array<Result::Frame>]
       # @param shapes [Array<Numo::DFloat>] [unknowns] each
       # @return [Result::Outcome] a frame a shape

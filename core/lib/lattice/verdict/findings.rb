@@ -7,7 +7,7 @@ module Lattice
       BALANCED = 1e-6
       JUDGED = %w[limit bolts members bars resonance buckling].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
-      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck }.freeze
+      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck, "radiated_power" => RadiatedPower }.freeze
 
       # @param problem [Study::Problem]
       # @param study [Model::Statement]
@@ -36,7 +36,7 @@ module Lattice
         own = Study::Kinds.of(@study).findings(@note, @study, @result)
         return own if @result.shapes?
 
-        [equilibrium, *own, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
+        [*equilibrium, *own, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *(@result.computed.zero? ? [] : joined("bolt", BoltCheck) + joined("bars", BarsCheck))]
       end
 
       # What gives way first, of all that has a utilisation.
@@ -54,22 +54,22 @@ module Lattice
 
       # The frame that is least in balance.
       def equilibrium
-        worst = balances.max_by { |_, balance| balance[:error] }
-        { kind: "equilibrium", value: worst[1][:error], holds: worst[1][:error] < BALANCED, frame: worst[0] }
+        worst = balances.max_by { |_, balance| balance[:error] } or return []
+        [{ kind: "equilibrium", value: worst[1][:error], holds: worst[1][:error] < BALANCED, frame: worst[0] }]
       end
 
       def balances = @balances ||= (0...@result.computed).to_h { |frame| [frame, @result.balance(frame)] }
 
       def summary
         frames = @result.frames.map { |f| f.to_h.merge(of_frame(f.index)) }
-        connectors = @result.shapes? ? [] : Result::ConnectorForces.rows(@result, @problem.cases.judged)
+        connectors = @result.shapes? || @result.computed.zero? ? [] : Result::ConnectorForces.rows(@result, @problem.cases.judged)
         { mesh: @result.grid.summary, mass: @result.mass, loads: @result.totals, joins: @result.joins, bolts: @result.bolts, connectors: connectors,
           bars: @result.bars, catalogue: @result.catalogue.map(&:as_json),
           layers: @result.layers, frames: frames, **of_frame(0) }
       end
 
       def of_frame(frame)
-        return { peaks: peaks(frame) } if @result.envelope?(frame)
+        return { peaks: peaks(frame) } if @result.envelope?(frame) || @result.computed.zero?
         return { peaks: { displacement: peak(@result.field("displacement", frame)) } } if @result.shapes?
 
         { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame),
@@ -78,6 +78,8 @@ module Lattice
       end
 
       def peaks(frame)
+        return { displacement: peak(@result.field("displacement", frame)) } unless @result.catalogue.any? { |f| f.name == "von_mises" }
+
         stress = @result.field("von_mises", frame)
         moved = @result.field("displacement", frame)
         { von_mises: peak(stress).merge(unaveraged: @result.unaveraged_peak("von_mises", frame)), displacement: peak(moved) }

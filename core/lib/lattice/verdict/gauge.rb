@@ -17,8 +17,8 @@ module Lattice
       def read(result)
         check!
         field = Result::Catalogue.field!(quantity)
-        values = statement["spot"] ? at_spot(result) : result.frames.map { |frame| over_place(result, frame.index) }
-        { kind: "gauge", statement: statement.id, name: statement.name, quantity: quantity, words: field.words, dimension: field.dimension, how: how, values: values }
+        values = reaction? ? result.frames.map { |frame| summed(result, frame.index) } : read_of(result)
+        { kind: "gauge", statement: statement.id, name: statement.name, quantity: quantity, words: field.words, dimension: field.dimension, how: how, values: values, **swung(result, values) }
       end
 
       private
@@ -34,28 +34,37 @@ module Lattice
 
       def places = problem.groups.target!(statement, %i[faces edges points bodies])
 
-      def at_spot(result)
-        along = Result::Along.new(result, Numo::DFloat[Shape::Placement.spot(statement["spot"])], reach: reach)
-        result.frames.map { |frame| along.field(quantity, frame.index)[0] }
-      end
+      # @return [Array<Float, nil>] of every frame
+      def read_of(result)
+        return Result::Along.new(result, Numo::DFloat[Shape::Placement.spot(statement["spot"])], reach: reach).series(quantity)[true, 0].to_a.map { |v| v.nan? ? nil : v } if statement["spot"]
 
-      def over_place(result, frame)
-        return summed(result, frame) if reaction?
+        points = result.readable(result.grid.points_of(places))
+        return means(result) if how == "mean"
 
-        return mean(result, frame) if how == "mean"
-
-        values = result.field(quantity, frame)[result.readable(result.grid.points_of(places))].dup
-        case how
-        when "least" then values[values.abs.min_index]
-        else values[values.abs.max_index]
+        series = result.series(quantity, points)
+        series.shape[0].times.map do |frame|
+          row = series[frame, true]
+          row[how == "least" ? row.abs.min_index : row.abs.max_index]
         end
       end
 
+      # Where it is most of all, and how far it lags behind there, where frames are frequencies.
+      def swung(result, values)
+        return {} unless result.is_a?(Result::Swept)
+
+        best = result.frequencies.select { |f| values[f] }.max_by { |f| values[f].abs } or return {}
+        point = statement["spot"] ? nearest(result) : result.readable(result.grid.points_of(places)).then { |points| points[result.field(quantity, best)[points].max_index] }
+        still = result.still(quantity, Numo::Int32[point])
+        { peak: best, lags: result.lags(quantity, point), amplification: still&.positive? ? values[best].abs / still : nil }
+      end
+
+      def nearest(result) = ((result.grid.nodes[result.grid.points.nodes, true] - Numo::DFloat[Shape::Placement.spot(statement["spot"])])**2).sum(1).min_index
+
       # By the area (length, volume) that each point stands for.
-      def mean(result, frame)
-        weights = (@weights ||= {}.compare_by_identity)[result] ||= Result::Shares.new(result.grid, problem).of(places)
+      def means(result)
+        weights = Result::Shares.new(result.grid, problem).of(places)
         points = result.readable(Numo::Int32.cast(weights.ne(0).where))
-        (result.field(quantity, frame)[points] * weights[points]).sum / weights[points].sum
+        (result.series(quantity, points).dot(weights[points]) / weights[points].sum).to_a
       end
 
       def summed(result, frame)

@@ -16,7 +16,7 @@ module Lattice
       # @param result [Result::Outcome]
       # @return [Hash] a finding: the worst of all frames that are judged
       def read(result)
-        frames = @problem.cases.judged
+        frames = result.judged(@problem.cases)
         worst = frames.flat_map { |frame| (reaction? ? [of_reaction(result, frame)] : by_body(result, frame)).map { |found| found.merge(frame: frame) } }.max_by { |r| r[:utilisation] }
         worst.merge(kind: "limit", statement: statement.id, quantity: quantity, words: words, target: statement["target"], frame_name: named(result, worst[:frame]),
                     dimension: dimension, margin: 1 - worst[:utilisation], holds: worst[:utilisation] <= 1)

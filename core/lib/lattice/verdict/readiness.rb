@@ -253,9 +253,11 @@ module Lattice
       end
 
       def sizeless!(statement, study)
-        return unless Study::Kinds.of(study).shapes?
+        kind = Study::Kinds.of(study)
+        return if kind.reads?(statement.kind)
+        raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.") if kind.shapes?
 
-        raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.")
+        raise statement.fault("“#{study.name}” has nothing of that kind to read", path: "study", cure: "Choose a static study.")
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @document.units)

@@ -45,6 +45,21 @@ module Lattice
           found
         end
 
+        # What swings as one · cos ωt − other · sin ωt, by its greatest amplitude over the section.
+        # @param one [Numo::DFloat] [e, 2, 6] ends; other as well
+        # @return [Hash] layer => tensors [e, 2, 6]
+        def amplitudes(one, other)
+          found = Numo::DFloat.zeros(*one.shape[0..1])
+          sections.each_with_index do |section, k|
+            rows = index.eq(k).where
+            next if rows.empty?
+
+            cosine, sine = [one, other].map { |ends| along(section, ends[rows, true, true].dup) }
+            found[rows, true] = Numo::NMath.sqrt((cosine**2) + (sine**2)).max(2)
+          end
+          LAYERS.to_h { |layer| [layer, tensors(found)] }
+        end
+
         private
 
         # [rows, 2, points]

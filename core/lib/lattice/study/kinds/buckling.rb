@@ -16,15 +16,6 @@ module Lattice
           def shapes? = true
           def at_least(study) = study.quantity("at_least", "ratio")
 
-          # @return [Integer] the frame of the static study whose loads grow
-          # @raise [InvalidInput]
-          def frame(problem, study)
-            names = problem.cases.frame_names
-            return problem.cases.judged[0] if study["case"].to_s.empty?
-
-            names.index(study["case"]) || raise(study.fault("there is no case or combination named “#{study['case']}”", path: "case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."))
-          end
-
           def check!(problem, study)
             base!(problem, study)
             frame(problem, study)

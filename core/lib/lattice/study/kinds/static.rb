@@ -103,7 +103,7 @@ module Lattice
           held = @structure.constraints.carried(internal - load)
           split = { displacement: frame.u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
           turned = { rotation: frame.u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-          stress, ends = recovered(frame).transpose
+          stress, ends = recovered(frame.u, frame.weights, self.class.options(@study)[0])
           Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), bolts: bolts(frame), connectors: frame.connectors,
                                                bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal))
         end
@@ -118,16 +118,6 @@ module Lattice
         def energy(frame, internal)
           warmed = @structure.free_strains.any? { |strains| !(strains * frame.weights).eq(0).all? }
           @shortening || warmed || @columns ? nil : (internal * frame.u).sum / 2
-        end
-
-        # Of every piece its stress by layer and, of members, the forces at the ends of its elements.
-        def recovered(frame)
-          @structure.moved(frame.u, frame.weights, self.class.options(@study)[0]).map do |piece, u, free, per_length|
-            next [piece.recover(u, free), nil] unless per_length
-
-            ends = piece.ends(u, per_length, free)
-            [piece.fibres.stresses(ends), ends]
-          end
         end
       end
     end

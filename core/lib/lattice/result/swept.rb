@@ -1,0 +1,211 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Result
+    # What swings at every frequency of a sweep, as sums of few states b with complex factors:
+    # u(t) = Σ b (cosine · cos ωt − sine · sin ωt). Fields are amplitudes: what is reached once in every turn. The last
+    # frame is the envelope over the sweep.
+    class Swept < Outcome
+      WEIGHTS = %w[cosine sine].freeze
+      RATES = { "velocity" => 1, "acceleration" => 2 }.freeze # derivatives of displacement by time
+      TURNING = 2 * Math::PI
+      AT_ONCE = 500_000 # values of a field
+
+      # @return [Hash{String => Numo::DFloat}] [frequencies, states] by WEIGHTS
+      attr_reader :weights
+
+      # @param weights [Hash] see above
+      # @param states [Array<State, Proc>] those that are summed up
+      def initialize(weights:, **rest)
+        super(**rest)
+        @weights = weights
+        @tables = {}
+      end
+
+      def computed = 0
+      def shapes? = false
+      def judged(_cases) = [frames.size - 1]
+      def kept = @states.each_index.map { |k| basis(k) }
+      def layers = @layers ||= basis(0).stress.flat_map(&:keys).uniq
+      def energy(_frame = 0) = nil
+      def balance(_frame = 0) = nil
+      def member_shapes = @member_shapes ||= MemberShapes.new(grid, basis(0).fibres)
+
+      # @return [Array<Integer>] frames that are frequencies, not the envelope
+      def frequencies = (0...(frames.size - 1)).to_a
+
+      # @return [State] at the moment of the greatest movement
+      def state(frame = 0)
+        share = momentary(frame)
+        State.sum(@states.each_index.map { |k| [basis(k), share[k]] })
+      end
+
+      # At the moment of the greatest movement.
+      def displacement(frame = 0) = momentary(frame).reshape(1, @states.size).dot(vectors(:displacement)).reshape(grid.nodes.shape[0], 3)
+
+      # At those points alone, all frequencies at once.
+      def series(name, points)
+        cosine, sine = WEIGHTS.map { |way| weights[way] }
+        Numo::DFloat.zeros(frames.size, points.size).tap do |all|
+          (0...points.size).each_slice([AT_ONCE / frames.size, 1].max) do |some|
+            inside = amplitude(name, cosine, sine, points[some].dup, nil)
+            all[0...-1, some] = inside
+            all[-1, some] = inside.max(0)
+          end
+        end
+      end
+
+      # How far a component lags behind what pushes, at one point.
+      # @return [Array<Float>, nil] degrees, from 0 to 360, of every frequency; nil of what has no one phase
+      def lags(name, point)
+        vector, component = Catalogue.vector(name)
+        return unless vector ? component : name.start_with?("stress_")
+
+        cosine, sine = WEIGHTS.map { |way| swinging(name, weights[way], Numo::Int32[point])[true, 0].dup }
+        sine, cosine = [cosine, -sine].map(&:dup) if vector == "velocity"
+        sine, cosine = [sine, cosine].map { |v| v * -1 } if vector == "acceleration"
+        Numo::NMath.atan2(-sine, cosine).to_a.map { |angle| (angle * 180 / Math::PI) % 360 }
+      end
+
+      # The same of loads that do not swing, at one point; nil where that is unknown.
+      # @param points [Numo::Int32] [1]
+      # @return [Float, nil]
+      def still(name, points)
+        share = found[:sweep][:static] or return
+        return if RATES.key?(Catalogue.vector(name)&.first)
+
+        row = Numo::DFloat.cast(share).reshape(1, share.size)
+        amplitude(name, row, row * 0, points, nil)[0, 0]
+      end
+
+      # Velocity across a surface.
+      # @param points [Numo::Int32] [k]
+      # @param units [Numo::DFloat] [k, 3]
+      # @return [Numo::DFloat] [frequencies, k] amplitudes, m/s
+      def speeds(points, units)
+        one, other = WEIGHTS.map { |way| (swinging("displacement", weights[way], points) * units.reshape(1, *units.shape)).sum(2) }
+        turning = Numo::DFloat.cast(frequencies.map { |f| TURNING * frames[f].value })
+        Numo::NMath.sqrt((one**2) + (other**2)) * turning.reshape(turning.size, 1)
+      end
+
+      # Stress averaged at points, at the moment of the greatest movement.
+      def stress(frame = 0, layer = nil) = momentary(frame).reshape(1, @states.size).dot(stresses(layer)).reshape(grid.points.size, 6)
+
+      # One state, of those that are summed up.
+      def basis(number)
+        found = @states[number]
+        found.is_a?(State) ? found : (@states[number] = found.call)
+      end
+
+      private
+
+      def field?(name)
+        vector, = Catalogue.vector(name)
+        return true if RATES.key?(vector) || vector == "displacement"
+        return !basis(0).rotation.nil? if vector == "rotation"
+
+        vector.nil? && (name == "von_mises" || name.match?(/\Astress_[xyz]{2}\z/)) && basis(0).stress.any? { |layers| !layers.empty? }
+      end
+
+      # The moment at which the sum of all movements squared is greatest.
+      # @return [Numo::DFloat] [states]
+      def momentary(frame)
+        cosine, sine = WEIGHTS.map { |way| weights[way][[frame, weights[way].shape[0] - 1].min, true].dup }
+        one, other = [cosine, sine].map { |share| share.reshape(1, share.size).dot(vectors(:displacement))[0, true] }
+        angle = Math.atan2(-(one * other).sum, ((one**2).sum - (other**2).sum) / 2) / 2
+        (cosine * Math.cos(angle)) - (sine * Math.sin(angle))
+      end
+
+      def plain(name, frame, layer)
+        cosine, sine = WEIGHTS.map { |way| weights[way][frame...(frame + 1), true].dup }
+        amplitude(name, cosine, sine, nil, layer, frame)[0, true].dup
+      end
+
+      # @param cosine [Numo::DFloat] [f, states]
+      # @param points [Numo::Int32, nil] nil takes all
+      # @param first [Integer] the frame of the first row
+      # @return [Numo::DFloat] [f, k]
+      def amplitude(name, cosine, sine, points, layer, first = 0)
+        vector, component = Catalogue.vector(name)
+        return of_vector(vector, component, cosine, sine, points, first) if vector
+
+        wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
+        wanted.map { |l| of_stress(name, cosine, sine, points, l) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
+      end
+
+      def of_vector(vector, component, cosine, sine, points, first)
+        one, other = [cosine, sine].map { |share| swinging(component ? "#{vector}_#{'xyz'[component]}" : vector, share, points) }
+        found = component ? Numo::NMath.sqrt((one**2) + (other**2)) : Swing.longest(one, other)
+        order = RATES[vector] or return found
+        speeds = Numo::DFloat.cast((0...cosine.shape[0]).map { |f| (TURNING * frames[first + f].value)**order })
+        found * speeds.reshape(speeds.size, 1)
+      end
+
+      def of_stress(name, cosine, sine, points, layer)
+        one, other = [cosine, sine].map { |share| swinging("stress", share, points, layer) }
+        found = Swing.stress(name, one, other)
+        member_stress(found, name, cosine, sine, points, layer)
+      end
+
+      # Factors times the states: [f, k] of a component, [f, k, 3] of a vector, [f, k, 6] of stress.
+      def swinging(name, share, points, layer = nil)
+        vector, component = Catalogue.vector(name)
+        of = RATES.key?(vector) ? "displacement" : vector
+        table = vector ? at_points_of(of.to_sym) : stresses(layer || layers[0])
+        width = vector ? 3 : 6
+        all = table.shape[1] / width
+        table = table.reshape(table.shape[0], all, width)
+        column = component || (vector ? nil : Stress::COMPONENTS.index(name.delete_prefix("stress_")))
+        table = column ? table[true, points || true, column] : table[true, points || true, true]
+        table = table.dup.reshape(table.shape[0], table.size / table.shape[0])
+        share.dot(table).then { |sums| column ? sums : sums.reshape(share.shape[0], sums.shape[1] / width, width) }
+      end
+
+      # [states, 3 n] at the nodes
+      def vectors(name)
+        @tables[name] ||= Numo::DFloat.zeros(@states.size, grid.nodes.size).tap do |all|
+          @states.each_index { |k| basis(k)[name]&.then { |table| all[k, true] = table.flatten } }
+        end
+      end
+
+      # [states, 3 p] at the points
+      def at_points_of(name)
+        @tables[[name, :points]] ||= begin
+          nodes = grid.points.nodes
+          Numo::DFloat.zeros(@states.size, nodes.size * 3).tap do |all|
+            @states.each_index { |k| basis(k)[name]&.then { |table| all[k, true] = table[nodes, true].flatten } }
+          end
+        end
+      end
+
+      # [states, 6 p] averaged at the points
+      def stresses(layer)
+        @tables[[:stress, layer]] ||= begin
+          made = Outcome.new(grid: grid, frames: frames, states: kept)
+          Numo::DFloat.zeros(@states.size, grid.points.size * 6).tap { |all| @states.each_index { |k| all[k, true] = made.stress(k, layer).flatten } }
+        end
+      end
+
+      # Of members the fibre that swings most; what is largest over a section does not add up.
+      def member_stress(found, name, cosine, sine, points, layer)
+        basis(0).fibres.each_with_index do |fibres, b|
+          next unless fibres && Element::Beam::Fibres::LAYERS.include?(layer)
+
+          index = grid.points.block(b)
+          mine = index.flatten.bincount(minlength: grid.points.size)
+          at = mine.ne(0).where
+          ends = Numo::DFloat.cast(@states.each_index.map { |k| basis(k).ends[b].flatten.to_a })
+          cosine.shape[0].times do |f|
+            one, other = [cosine, sine].map { |share| share[f, true].dot(ends).reshape(*basis(0).ends[b].shape) }
+            values = Stress.scalar(name, fibres.amplitudes(one, other)[layer].reshape(index.size, 6)).abs
+            all = index.flatten.bincount(values, minlength: grid.points.size)
+            all[at] = all[at] / mine[at]
+            mark = points ? mine[points].ne(0).where : at
+            found[f, mark] = points ? all[points[mark]] : all[at] unless mark.empty?
+          end
+        end
+        found
+      end
+    end
+  end
+end
