@@ -62,6 +62,16 @@ RSpec.describe Lattice::Study::Kinds::Vibration do
     expect(first["60 degC", "1"]).to be < 0.98 * first["20 degC", "1"]
   end
 
+  it "offers a hand check by the sag under its weight, beside the mode that goes that way" do
+    _, found = solved(problem({ mesh: { "size" => "5 mm" } }, vibration))
+    down = modes(found)[:sags].find { |s| s[:axis] == "z" }
+    sag = 7850 * 9.80665 * (0.2**4) / (8 * 210e9 * (0.01**2) / 12)
+    expect(down[:sag]).to be_near(sag, 0.01)
+    expect(down).to include(mode: 1)
+    # Rayleigh's quotient of the sagging line of a cantilever is 0.4 % high.
+    expect(down[:whole] / modes(found)[:rows][0][:frequency]).to be_near(1.004, 2e-3)
+  end
+
   it "carries masses that stand at points" do
     weight = [{ "id" => "p", "kind" => "point", "name" => "load", "at" => spot(200, 10, 5) }, { "id" => "l", "kind" => "link", "target" => "load", "to" => "tip", "how" => "spreading" },
               { "id" => "m", "kind" => "mass", "target" => "load", "value" => "50 kg" }]

@@ -92,6 +92,40 @@ export interface GaugeFinding {
   words: string;
   dimension: string;
   values: (number | null)[];
+  /** Of a sweep: the frame of its greatest value, how far it lags behind in degrees, and how many times the static value it is. */
+  peak?: number;
+  lags?: number[] | null;
+  amplification?: number | null;
+}
+
+/** A sweep of frequencies: shares of the mass that its modes carry, and where that is too little. */
+export interface SweepFinding {
+  kind: "sweep";
+  statement: string;
+  of: string;
+  from: number;
+  to: number;
+  frequencies: number;
+  carried: number[];
+  enough: number;
+  short: string[];
+  modes: { number: number; frequency: number; damping: number; push: number; answer: number | null }[];
+  /** Whether it goes beyond the last mode. */
+  beyond: boolean;
+  /** Whether what the modes left out add is taken in. */
+  residual: boolean;
+}
+
+/** Sound power over frequency, W. */
+export interface PowerFinding {
+  kind: "radiated_power";
+  statement: string;
+  name: string;
+  values: number[];
+  decibels: number[];
+  faces: { name: string; values: number[] }[];
+  peak: number;
+  dimension: string;
 }
 
 /** What passes through a plane, frame by frame; N, N m and m. */
@@ -126,6 +160,8 @@ export interface ModesFinding {
   mass: number[];
   /** Modes below a frequency by their number, and those found; null where they were too many unknowns to count. */
   counted: { below: number; found: number; frequency: number } | null;
+  /** How far it sags under its weight along an axis, and what frequency that makes by hand, beside a mode that goes that way. */
+  sags: { axis: string; sag: number; simple: number; whole: number; mode: number }[];
 }
 
 /** Whether what runs meets a natural frequency. */
@@ -155,7 +191,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

@@ -66,6 +66,7 @@ export type Statement =
   | StatementSignSets
   | StatementMemberCheck
   | StatementGauge
+  | StatementRadiatedPower
   | StatementSectionCut;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
@@ -420,7 +421,15 @@ export type Quantity =
   | "rotation"
   | "rotation_x"
   | "rotation_y"
-  | "rotation_z";
+  | "rotation_z"
+  | "velocity"
+  | "velocity_x"
+  | "velocity_y"
+  | "velocity_z"
+  | "acceleration"
+  | "acceleration_x"
+  | "acceleration_y"
+  | "acceleration_z";
 
 /**
  * A model document of Gentle Lattice: the note, statement by statement. Every value carries its unit.
@@ -1708,13 +1717,13 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static" | "ladder" | "close_up" | "vibration" | "buckling";
+  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic";
   /**
    * All loads are multiplied by this.
    */
   load_factor?: string;
   /**
-   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part.
+   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of.
    */
   of?: string;
   /**
@@ -1750,7 +1759,15 @@ export interface StatementStudy {
     | "rotation"
     | "rotation_x"
     | "rotation_y"
-    | "rotation_z";
+    | "rotation_z"
+    | "velocity"
+    | "velocity_x"
+    | "velocity_y"
+    | "velocity_z"
+    | "acceleration"
+    | "acceleration_x"
+    | "acceleration_y"
+    | "acceleration_z";
   /**
    * Of a ladder: where the peak is looked for; everywhere when left out.
    */
@@ -1765,11 +1782,11 @@ export interface StatementStudy {
    */
   modes?: number;
   /**
-   * Of vibration: no natural frequency below this is told.
+   * Of vibration: no natural frequency below this is told. Of harmonic response: where the sweep begins.
    */
   from?: string;
   /**
-   * Of vibration: all natural frequencies up to this, instead of a number of them.
+   * Of vibration: all natural frequencies up to this, instead of a number of them. Of harmonic response: where the sweep ends.
    */
   to?: string;
   /**
@@ -1786,13 +1803,158 @@ export interface StatementStudy {
     to: string;
   };
   /**
-   * Of buckling: the case or combination whose loads grow; the first that is judged when left out.
+   * Of buckling: the case or combination whose loads grow; of harmonic response, the one whose loads swing; the first that is judged when left out.
    */
   case?: string;
   /**
    * Of buckling: the factor that is asked for.
    */
   at_least?: string;
+  /**
+   * Of harmonic response: frequencies evenly over the sweep, besides those about natural frequencies; 100 when left out.
+   */
+  points?: number;
+  /**
+   * Of harmonic response: damping ratio of every mode; 2 % when left out.
+   */
+  damping?: string;
+  /**
+   * Of harmonic response: modes that are damped otherwise.
+   *
+   * @minItems 1
+   * @maxItems 300
+   *
+   * Items: A mode.
+   */
+  damping_of?: [
+    {
+      /**
+       * Its number.
+       */
+      mode: number;
+      /**
+       * Its damping ratio.
+       */
+      ratio: string;
+    },
+    ...{
+      /**
+       * Its number.
+       */
+      mode: number;
+      /**
+       * Its damping ratio.
+       */
+      ratio: string;
+    }[]
+  ];
+  /**
+   * Of harmonic response: damping by mass and stiffness, from the ratios at two frequencies; instead of one ratio.
+   */
+  rayleigh?: {
+    /**
+     * The lower.
+     */
+    from: string;
+    /**
+     * The ratio there.
+     */
+    from_ratio: string;
+    /**
+     * The higher.
+     */
+    to: string;
+    /**
+     * The ratio there.
+     */
+    to_ratio: string;
+  };
+  /**
+   * Of harmonic response: by what the loads are multiplied over frequency, straight between points.
+   *
+   * @minItems 2
+   * @maxItems 2000
+   *
+   * Items: A point.
+   */
+  curve?: [
+    {
+      /**
+       * Frequency.
+       */
+      at: string;
+      /**
+       * Factor.
+       */
+      factor: string;
+    },
+    {
+      /**
+       * Frequency.
+       */
+      at: string;
+      /**
+       * Factor.
+       */
+      factor: string;
+    },
+    ...{
+      /**
+       * Frequency.
+       */
+      at: string;
+      /**
+       * Factor.
+       */
+      factor: string;
+    }[]
+  ];
+  /**
+   * Of harmonic response: the loads are those of something out of balance that runs at this frequency; they grow with its square.
+   */
+  unbalance_at?: string;
+  /**
+   * Of harmonic response: all that holds the part shakes, instead of loads.
+   */
+  base?:
+    | {
+        /**
+         * An axis with its sign, or three components.
+         */
+        direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+        /**
+         * Its amplitude.
+         */
+        acceleration: string;
+      }
+    | {
+        /**
+         * An axis with its sign, or three components.
+         */
+        direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+        /**
+         * Its amplitude.
+         */
+        velocity: string;
+      }
+    | {
+        /**
+         * An axis with its sign, or three components.
+         */
+        direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+        /**
+         * Its amplitude.
+         */
+        displacement: string;
+      };
+  /**
+   * Of harmonic response: movements are those against the base, not against what stands still.
+   */
+  relative?: boolean;
+  /**
+   * Of harmonic response: share of the mass that its modes should carry in each direction that is pushed; 80 % when left out.
+   */
+  enough?: string;
 }
 /**
  * A block along the axes.
@@ -3097,6 +3259,34 @@ export interface Spot11 {
    * z.
    */
   z: string;
+}
+/**
+ * The sound power that faces radiate at every frequency of a harmonic response.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_radiated_power".
+ */
+export interface StatementRadiatedPower {
+  id: Id;
+  kind: "radiated_power";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  study: string;
+  /**
+   * The faces that radiate.
+   */
+  target: string;
+  /**
+   * Of what is around; 1.204 kg/m3, of air, when left out.
+   */
+  density?: string;
+  /**
+   * Of sound in it; 343 m/s, of air, when left out.
+   */
+  speed?: string;
 }
 /**
  * Force and moment that pass through a plane, in every frame of a study.

@@ -172,7 +172,7 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
       {shapes && <ModesTable />}
       {has("ladder") && <LadderTable />}
       {has("path") && <PathsTable />}
-      {has("gauge", "section_cut") && <GaugesTable />}
+      {has("gauge", "section_cut", "radiated_power") && <GaugesTable />}
       {(summary?.bolts.length ?? 0) > 0 && <BoltsTable />}
       {has("members") && <MemberUseTable />}
       {!shapes && <ReactionsTable />}

@@ -1,10 +1,18 @@
-import type { GaugeFinding, SectionFinding } from "../api/types";
+import type { GaugeFinding, PowerFinding, SectionFinding } from "../api/types";
 import { digits } from "../ui/units";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { DataTable, type Column } from "./DataTable";
 import { Graph } from "./Graph";
 import { useFrame } from "./useFrame";
+
+interface Line {
+  statement: string;
+  name: string;
+  words: string;
+  unit: string;
+  y: (number | null)[];
+}
 
 interface Row {
   index: number;
@@ -19,11 +27,18 @@ export function GaugesTable() {
   const findings = state?.findings?.findings ?? [];
   const gauges = findings.filter((f): f is GaugeFinding => f.kind === "gauge");
   const cuts = findings.filter((f): f is SectionFinding => f.kind === "section_cut");
-  if (!summary || gauges.length + cuts.length === 0) return <p className="text-faint">A gauge records a value in every frame: press / and write gauge, or section cut, then solve.</p>;
+  const powers = findings.filter((f): f is PowerFinding => f.kind === "radiated_power");
+  if (!summary || gauges.length + cuts.length + powers.length === 0) return <p className="text-faint">A gauge records a value in every frame: press / and write gauge, or section cut, then solve.</p>;
   const rows: Row[] = summary.frames.map((f) => ({ index: f.index, name: f.name }));
   const columns: Column<Row>[] = [
     { key: "name", words: "frame", kind: "text", value: (r) => r.name },
     ...gauges.map((g): Column<Row> => ({ key: g.statement, words: `${g.name}: ${g.words}`, kind: g.dimension, value: (r) => g.values[r.index] ?? "–" })),
+    ...gauges.filter((g) => g.lags).map((g): Column<Row> => ({ key: `${g.statement} lag`, words: `${g.name}: lags by, °`, kind: "count", value: (r) => (g.lags?.[r.index] === undefined ? "–" : Number(g.lags[r.index]?.toFixed(1))) })),
+    ...powers.flatMap((p): Column<Row>[] => [
+      { key: p.statement, words: `${p.name}: radiated power`, kind: "power", value: (r) => p.values[r.index] ?? "–" },
+      { key: `${p.statement} db`, words: `dB re 10⁻¹² W`, kind: "count", value: (r) => (p.decibels[r.index] === undefined ? "–" : Number(p.decibels[r.index]?.toFixed(1))) },
+      ...p.faces.map((f): Column<Row> => ({ key: `${p.statement} ${f.name}`, words: f.name, kind: "power", value: (r) => f.values[r.index] ?? "–" })),
+    ]),
     ...cuts.flatMap((c) =>
       (["x", "y", "z"] as const).flatMap((axis, k): Column<Row>[] => [
         { key: `${c.statement} f${axis}`, words: `${c.name}: force ${axis}`, kind: "force", value: (r) => c.forces[r.index]?.[k] ?? "–", least: 1e-9 * largest(c.forces) },
@@ -31,13 +46,28 @@ export function GaugesTable() {
       ]),
     ),
   ];
-  const drawn = gauges.filter((g) => g.dimension === (gauges.find((h) => h.statement === selected) ?? gauges[0])?.dimension);
-  const first = drawn[0];
+  const swept = summary.frames[0]?.kind === "frequency";
+  const lines: Line[] = [
+    ...gauges.map((g) => ({ statement: g.statement, name: g.name, words: g.words, unit: shown.unit(g.dimension), y: g.values.map((v) => (v === null ? null : shown.number(v, g.dimension))) })),
+    ...powers.map((p) => ({ statement: p.statement, name: p.name, words: "radiated power", unit: "dB re 10⁻¹² W", y: p.decibels })),
+  ];
+  const first = lines.find((l) => l.statement === selected) ?? lines[0];
+  const drawn = lines.filter((l) => l.unit === first?.unit);
+  // An envelope has no place on the axis of frequencies.
+  const along = swept ? rows.filter((r) => summary.frames[r.index]?.kind === "frequency") : rows;
   return (
     <div className="flex gap-6">
-      {first && rows.length > 2 && (
+      {first && along.length > 2 && (
         <div className="min-w-0 flex-1">
-          <Graph x={rows.map((r) => r.index + 1)} curves={drawn.map((g) => ({ name: g.name, y: g.values.map((v) => (v === null ? null : shown.number(v, g.dimension))) }))} xWords="frame" yWords={`${first.words}, ${shown.unit(first.dimension)}`} label="gauges over the frames" />
+          <Graph
+            x={along.map((r) => (swept ? shown.number(summary.frames[r.index]?.value ?? 0, "frequency") : r.index + 1))}
+            curves={drawn.map((l) => ({ name: l.name, y: along.map((r) => l.y[r.index] ?? null) }))}
+            xWords={swept ? `frequency, ${shown.unit("frequency")}` : "frame"}
+            yWords={`${first.words}, ${first.unit}`}
+            label="gauges over the frames"
+            close={first.unit.startsWith("dB")}
+            onChoose={(i) => set({ frame: along[i]?.index ?? 0 })}
+          />
         </div>
       )}
       <DataTable label="Gauges" columns={columns} rows={rows} keyOf={(r) => String(r.index)} stale={stale} onRow={(r) => set({ frame: r.index })} note={cuts.map((c) => `${c.name}: moments about ${c.about.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}. `).join("")} />

@@ -22,10 +22,12 @@ interface Props {
   log?: boolean;
   /** The y axis need not begin at zero. */
   close?: boolean;
+  /** A click chooses the point that is nearest. */
+  onChoose?: (index: number) => void;
 }
 
 /** Curves over one axis; gaps stay gaps, and the values at the pointer are told. */
-export function Graph({ x, curves, xWords, yWords, label, log = false, close = false }: Props) {
+export function Graph({ x, curves, xWords, yWords, label, log = false, close = false, onChoose }: Props) {
   const [near, setNear] = useState<number | null>(null);
   const known = curves.flatMap((c) => c.y).filter((v): v is number => v !== null);
   const zero = close ? [] : [0];
@@ -56,7 +58,7 @@ export function Graph({ x, curves, xWords, yWords, label, log = false, close = f
     setNear(found < 0 ? null : found);
   }
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label} className="w-full max-w-[720px]" onPointerMove={point} onPointerLeave={() => setNear(null)}>
+    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label} className={`w-full max-w-[720px] ${onChoose ? "cursor-pointer" : ""}`} onClick={() => near !== null && onChoose?.(near)} onPointerMove={point} onPointerLeave={() => setNear(null)}>
       {ys.map((v) => (
         <g key={v}>
           <line x1={LEFT} x2={WIDE - 12} y1={py(v)} y2={py(v)} stroke={v === 0 ? "#93a0a6" : "#e2e0d6"} />

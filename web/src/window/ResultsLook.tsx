@@ -3,7 +3,7 @@ import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
 import { useField, useSkin } from "../api/hooks";
 import { isShape } from "../api/frames";
-import type { LimitFinding, ResonanceFinding, StudyState } from "../api/types";
+import type { LimitFinding, ResonanceFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
@@ -206,7 +206,14 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         )}
       </div>
       <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
-        {shape ? <FrequencyStrip frames={frames} at={frame} running={study.findings?.findings.find((f): f is ResonanceFinding => f.kind === "resonance")} /> : <FrameStrip frames={frames} at={frame} />}
+        {shape || frames[0]?.kind === "frequency" ? (
+          <FrequencyStrip
+            frames={frames}
+            at={frame}
+            running={study.findings?.findings.find((f): f is ResonanceFinding => f.kind === "resonance")}
+            natural={study.findings?.findings.find((f): f is SweepFinding => f.kind === "sweep")?.modes.map((m) => m.frequency)}
+          />
+        ) : <FrameStrip frames={frames} at={frame} />}
         <Legend stops={scale.stops} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
       </div>
     </>

@@ -24,7 +24,7 @@ module Lattice
         kinds = @findings[:findings].map { |f| f[:kind] }
         found = { "reactions" => !@result.shapes?, "loads" => @summary[:loads].any?, "bolts" => @summary[:bolts].any?, "joints" => @summary[:connectors].any?,
                   "gauges" => kinds.include?("gauge"), "sections" => kinds.include?("section_cut"), "paths" => kinds.include?("path"), "modes" => kinds.include?("modes"),
-                  "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
+                  "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
         ["frames", *found.select { |_, there| there }.keys, "nodes"]
       end
 
@@ -93,7 +93,9 @@ module Lattice
 
       def gauges
         list = all("gauge")
-        [["frame", *list.map { |g| head("#{g[:name]}: #{g[:words]}", g[:dimension]) }], *@result.frames.map { |f| [f.name, *list.map { |g| number(g[:values][f.index], g[:dimension]) }] }]
+        lagging = list.select { |g| g[:lags] }
+        [["frame", *list.map { |g| head("#{g[:name]}: #{g[:words]}", g[:dimension]) }, *lagging.map { |g| "#{g[:name]}: lags by, deg" }],
+         *@result.frames.map { |f| [f.name, *list.map { |g| number(g[:values][f.index], g[:dimension]) }, *lagging.map { |g| g[:lags][f.index] }] }]
       end
 
       def sections
@@ -113,6 +115,17 @@ module Lattice
       def modes
         [["mode", head("frequency", "frequency"), head("period", "time"), *AXES.map { |c| "share of mass #{c}" }, *AXES.map { |c| "sum #{c}" }, "it"],
          *all("modes")[0][:rows].map { |r| [r[:number], number(r[:frequency], "frequency"), number(r[:period], "time"), *r[:shares], *r[:sums], r[:words]] }]
+      end
+
+      def survey
+        [["mode", head("frequency", "frequency"), "damping", "push", "of the give at rest"],
+         *all("sweep")[0][:modes].map { |m| [m[:number], number(m[:frequency], "frequency"), *m.values_at(:damping, :push, :answer)] }]
+      end
+
+      def power
+        list = all("radiated_power")
+        [["frame", *list.flat_map { |p| [head(p[:name], "power"), "#{p[:name]}, dB", *p[:faces].map { |f| head(f[:name], "power") }] }],
+         *@result.frequencies.map { |i| [@result.frames[i].name, *list.flat_map { |p| [number(p[:values][i], "power"), p[:decibels][i], *p[:faces].map { |f| number(f[:values][i], "power") }] }] }]
       end
 
       def buckling = [%w[shape factor it], *all("buckling")[0][:rows].map { |r| r.values_at(:number, :factor, :words) }]

@@ -78,6 +78,14 @@ module Lattice
       # @return [Array<Integer>] the frames that limits are read over
       def judged(cases) = cases.judged
 
+      # @return [Array(Float, Integer)] the greatest value of a field, where it is to be read, and the point where it is
+      def greatest(name, frame)
+        points = readable
+        field = field(name, frame)
+        at = points[field[points].max_index]
+        [field[at], at]
+      end
+
       # @param points [Numo::Int32] [k] of the mesh
       # @return [Numo::DFloat] [frames, k] a field there in every frame
       def series(name, points)

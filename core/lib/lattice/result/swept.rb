@@ -28,6 +28,7 @@ module Lattice
       def kept = @states.each_index.map { |k| basis(k) }
       def layers = @layers ||= basis(0).stress.flat_map(&:keys).uniq
       def energy(_frame = 0) = nil
+      def unaveraged_peak(_name, _frame = 0) = nil
       def balance(_frame = 0) = nil
       def member_shapes = @member_shapes ||= MemberShapes.new(grid, basis(0).fibres)
 
@@ -53,6 +54,13 @@ module Lattice
             all[-1, some] = inside.max(0)
           end
         end
+      end
+
+      # @return [Array(Float, Integer)] the greatest value of a field in a frame, and the point where it is
+      def greatest(name, frame)
+        return super if veil || frame == frames.size - 1
+
+        over(name)[:peaks][frame]
       end
 
       # How far a component lags behind what pushes, at one point.
@@ -107,6 +115,21 @@ module Lattice
         vector.nil? && (name == "von_mises" || name.match?(/\Astress_[xyz]{2}\z/)) && basis(0).stress.any? { |layers| !layers.empty? }
       end
 
+      def enveloped(name, _frame, layer) = over(name, layer)[:envelope]
+
+      # All frequencies, some at once: their envelope, and where each has its peak.
+      def over(name, layer = nil)
+        (@over ||= {})[[name, layer]] ||= begin
+          envelope = Numo::DFloat.zeros(grid.points.size)
+          peaks = frequencies.each_slice([AT_ONCE / envelope.size, 1].max).flat_map do |some|
+            rows = amplitude(name, *WEIGHTS.map { |way| weights[way][some, true].dup }, nil, layer, some[0])
+            envelope = Numo::DFloat.maximum(envelope, rows.max(0))
+            some.each_index.map { |i| rows[i, true].then { |row| row.max_index.then { |at| [row[at], at] } } }
+          end
+          { envelope: envelope, peaks: peaks }
+        end
+      end
+
       # The moment at which the sum of all movements squared is greatest.
       # @return [Numo::DFloat] [states]
       def momentary(frame)
@@ -156,8 +179,8 @@ module Lattice
         all = table.shape[1] / width
         table = table.reshape(table.shape[0], all, width)
         column = component || (vector ? nil : Stress::COMPONENTS.index(name.delete_prefix("stress_")))
-        table = column ? table[true, points || true, column] : table[true, points || true, true]
-        table = table.dup.reshape(table.shape[0], table.size / table.shape[0])
+        table = (column ? table[true, points || true, column] : table[true, points || true, true]).dup if column || points
+        table = table.reshape(table.shape[0], table.size / table.shape[0])
         share.dot(table).then { |sums| column ? sums : sums.reshape(share.shape[0], sums.shape[1] / width, width) }
       end
 

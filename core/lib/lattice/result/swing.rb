@@ -28,7 +28,7 @@ module Lattice
       def product(one, other)
         x, y, z, xy, yz, zx = (0..5).map { |k| one[true, true, k] }
         a, b, c, ab, bc, ca = (0..5).map { |k| other[true, true, k] }
-        (((x - y) * (a - b)) + ((y - z) * (b - c)) + ((z - x) * (c - a))) / 2 + (((xy * ab) + (yz * bc) + (zx * ca)) * 3)
+        ((((x - y) * (a - b)) + ((y - z) * (b - c)) + ((z - x) * (c - a))) / 2) + (((xy * ab) + (yz * bc) + (zx * ca)) * 3)
       end
       private_class_method :product
     end

@@ -59,7 +59,7 @@ module Lattice
       def frequencies(natural, ratios)
         even = Array.new(points) { |i| from + ((to - from) * i / (points - 1)) }
         close = natural.to_a.zip(ratios.to_a).flat_map { |f, z| f.positive? ? CLUSTER.map { |c| f * (1 + (c * z)) } : [] }
-        sorted = (even + close.select { |f| f.between?(from, to) }).sort
+        sorted = (even + close.grep(from..to)).sort
         Numo::DFloat.cast(sorted.each_with_object([]) { |f, kept| kept << f if kept.empty? || f - kept.last > f * SAME })
       end
 

@@ -70,7 +70,7 @@ module Lattice
 
       def of_frame(frame)
         return { peaks: peaks(frame) } if @result.envelope?(frame) || @result.computed.zero?
-        return { peaks: { displacement: peak(@result.field("displacement", frame)) } } if @result.shapes?
+        return { peaks: { displacement: peak("displacement", frame) } } if @result.shapes?
 
         { energy: @result.energy(frame), balance: balances[frame] || @result.balance(frame), peaks: peaks(frame), supports: supports(frame),
           members: Result::Members.new(@result.grid, @result.state(frame)).rows,
@@ -78,17 +78,15 @@ module Lattice
       end
 
       def peaks(frame)
-        return { displacement: peak(@result.field("displacement", frame)) } unless @result.catalogue.any? { |f| f.name == "von_mises" }
+        moved = { displacement: peak("displacement", frame) }
+        return moved unless @result.catalogue.any? { |f| f.name == "von_mises" }
 
-        stress = @result.field("von_mises", frame)
-        moved = @result.field("displacement", frame)
-        { von_mises: peak(stress).merge(unaveraged: @result.unaveraged_peak("von_mises", frame)), displacement: peak(moved) }
+        { von_mises: peak("von_mises", frame).merge(unaveraged: @result.unaveraged_peak("von_mises", frame)), **moved }
       end
 
-      def peak(field)
-        points = @result.readable
-        at = points[field[points].max_index]
-        { value: field[at], at: @result.at(at) }
+      def peak(name, frame)
+        value, at = @result.greatest(name, frame)
+        { value: value, at: @result.at(at) }
       end
 
       # Reactions support by support, for the table.

@@ -6,6 +6,8 @@ import { Spot } from "../shape/parts";
 import { ReadChip } from "../studies/ReadChip";
 import { TargetChip } from "../TargetChip";
 import { fresh, lastRead, length } from "../template";
+import { digits } from "../../ui/units";
+import { useDesk } from "../../workspace/desk";
 import { useStatement } from "../useStatement";
 import { LIMITED } from "../words";
 import { entry } from "./entry";
@@ -37,7 +39,24 @@ function GaugeLine({ statement }: { statement: Of<"gauge"> }) {
         </>
       )}
       {found && <span className="text-spruce">: {known.length === 0 ? <span className="text-amber-ink">outside the part</span> : [...new Set([Math.min(...known), Math.max(...known)].map(text))].join(" to ")}</span>}
+      {found?.peak !== undefined && <AtPeak found={found} />}
     </>
+  );
+}
+
+/** Where in a sweep it is greatest, and how many times what the loads would do at rest. */
+function AtPeak({ found }: { found: GaugeFinding }) {
+  const { view } = useNote();
+  const { set } = useDesk();
+  const study = view.studies.find((s) => s.findings?.findings.includes(found));
+  return (
+    <span className="font-sans text-[12px]">
+      , greatest at{" "}
+      <button className="underline" onClick={() => set({ study: study?.name ?? "", frame: found.peak ?? 0, look: "results" })}>
+        {study?.findings?.summary.frames[found.peak ?? 0]?.name}
+      </button>
+      {found.amplification ? `, ${digits(found.amplification)} times what the loads do at rest` : ""}
+    </span>
   );
 }
 

@@ -2,6 +2,7 @@ import type { ComponentType } from "react";
 import type { Of } from "../../api/types";
 import { buckling, BucklingLine } from "../studies/buckling";
 import { closeUp, CloseUpLine } from "../studies/closeUp";
+import { harmonic, HarmonicLine } from "../studies/harmonic";
 import { ladder, LadderLine } from "../studies/ladder";
 import { StaticLine, statics } from "../studies/static";
 import { vibration, VibrationLine } from "../studies/vibration";
@@ -9,11 +10,11 @@ import { entry } from "./entry";
 
 type Study = Of<"study">;
 
-const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine };
+const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine };
 
 function StudyLine({ statement }: { statement: Study }) {
   const Line = LINES[statement.type];
   return <Line statement={statement} />;
 }
 
-export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, ladder, closeUp] })];
+export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, ladder, closeUp] })];

@@ -4,13 +4,14 @@ import { useNote } from "../context";
 import type { ModelView } from "../../api/types";
 import { useStatement } from "../useStatement";
 
-/** Names of the static studies of a note. */
-export const staticsOf = (view: ModelView) => view.document.statements.flatMap((s) => (s.kind === "study" && s.type === "static" && !s.off ? [s.name] : []));
+/** Names of the studies of a type in a note. */
+export const studiesOf = (view: ModelView, type: Of<"study">["type"]) => view.document.statements.flatMap((s) => (s.kind === "study" && s.type === type && !s.off ? [s.name] : []));
+export const staticsOf = (view: ModelView) => studiesOf(view, "static");
 
-/** The static study that another one starts from. */
-export function OfChip({ statement }: { statement: Of<"study"> }) {
+/** The study that another one starts from; a static one unless another type is told. */
+export function OfChip({ statement, type = "static" }: { statement: Of<"study">; type?: Of<"study">["type"] }) {
   const { view } = useNote();
   const { edit } = useStatement(statement);
-  const names = staticsOf(view);
+  const names = studiesOf(view, type);
   return <ChoiceChip label="of study" value={statement.of ?? ""} missing={!names.includes(statement.of ?? "")} options={names.map((n) => [n, n] as const)} onChoose={(v) => void edit((s) => (s.of = v))} />;
 }

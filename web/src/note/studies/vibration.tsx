@@ -1,5 +1,6 @@
 import type { ModesFinding, Of, ResonanceFinding } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
+import { percent } from "../../ui/units";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { fresh, type Template } from "../template";
@@ -66,6 +67,12 @@ function Found({ id }: { id: string }) {
       )}
       {counted && (missed === 0 ? <span className="text-spruce">; none missed below {shown.text(counted.frequency, "frequency")}</span> : <span className="text-vermilion">; {missed} missed below {shown.text(counted.frequency, "frequency")}: ask for more</span>)}
       . They carry {["x", "y", "z"].map((axis, k) => `${Math.round((most[k] ?? 0) * 100)} % of the mass along ${axis}`).join(", ")}.
+      {modes.sags.map((s) => (
+        <span key={s.axis} className="block text-faint" data-sag={s.axis}>
+          By hand: weight along {s.axis} sags {shown.text(s.sag, "length")}, so √(g/δ)/2π is {shown.text(s.simple, "frequency")}, and of the whole sagging line {shown.text(s.whole, "frequency")}; mode {s.mode} is{" "}
+          {shown.text(modes.rows[s.mode - 1]?.frequency ?? 0, "frequency")} ({percent((modes.rows[s.mode - 1]?.frequency ?? 0) / s.whole - 1, 1)}).
+        </span>
+      ))}
       {range && (
         <span data-verdict={range.holds ? "holds" : "fails"} className={`ml-1 font-semibold ${range.holds ? "text-spruce" : "text-vermilion"}`}>
           {range.holds ? "holds: none lies in the running range" : `fails: ${range.inside.map((n) => `mode ${n}`).join(", ")} in the running range`}

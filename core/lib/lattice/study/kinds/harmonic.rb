@@ -151,6 +151,7 @@ module Lattice
           u = constraints.expand_movements(@monitor.phase("solution", upto: 0.75) { factor.solve(right) })[0, true]
           factor.free
           @residual = true
+          @work = @push[0, true].dot(u)
           u - (@share / ((@natural * 2 * Math::PI)**2)).dot(@shapes)
         rescue Algebra::Factor::NotPositive
           raise Loose.new(@structure, reduced).failure
@@ -180,8 +181,11 @@ module Lattice
           ratios = @sweep.damping(@natural)
           { carried: carried, pushed: pushed, residual: @residual ? true : false, beyond: @natural.max < at.max,
             static: @residual ? (@share / ((@natural * 2 * Math::PI)**2)).to_a + [1.0] + Array.new(cosine.shape[1] - @share.size - 1, 0.0) : nil,
-            modes: @natural.to_a.each_with_index.map { |f, i| { number: i + 1, frequency: f, damping: ratios[i], push: @share[i] } } }
+            modes: @natural.to_a.each_with_index.map { |f, i| { number: i + 1, frequency: f, damping: ratios[i], push: @share[i], answer: answer(f, @share[i]) } } }
         end
+
+        # Of the work that the loads do where they rest, the share that goes into a mode.
+        def answer(frequency, share) = @work&.positive? ? ((share / (frequency * 2 * Math::PI))**2) / @work : nil
 
         def along(name, size)
           at = @structure.dofs.at(Numo::Int32.new(@structure.dofs.nodes).seq, name)

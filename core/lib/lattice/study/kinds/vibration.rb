@@ -7,9 +7,11 @@ module Lattice
       class Vibration < Linear
         extend Kind
 
-        VERSION = 2
+        VERSION = 3
         COUNT = 10
+        GRAVITY = 9.80665 # m/s²
         MOST = 300
+        MOSTLY = 0.3 # of the mass, that a mode carries beside which a hand check is told
         COUNTED = 150_000 # unknowns up to which the modes below the last are counted
         RIGID = 1e-6      # of the shift
         SLOW = 0.01       # of the time a wave takes through the part and back, for the shift of free parts
@@ -47,10 +49,18 @@ module Lattice
             (base ? made.under(solving.call(base), base) : made).call
           end
 
+          # Each beside the first mode that mostly moves along its axis.
+          def sags(found)
+            (found[:sags] || []).each_with_index.filter_map do |sag, k|
+              mode = sag && found[:modes].index { |m| m[:effective][k] > MOSTLY * found[:mass][k] } or next
+              sag.merge(axis: "xyz"[k], mode: mode + 1)
+            end
+          end
+
           def findings(_problem, study, result)
             rows = Verdict::Modes.new(result, running(study)).rows
             inside = rows.select { |row| row[:inside] }
-            [{ kind: "modes", statement: study.id, rows: rows, mass: result.found[:mass], counted: result.found[:counted] },
+            [{ kind: "modes", statement: study.id, rows: rows, mass: result.found[:mass], counted: result.found[:counted], sags: sags(result.found) },
              *(running(study) && [{ kind: "resonance", statement: study.id, from: running(study)[0], to: running(study)[1], inside: inside.map { |r| r[:number] }, holds: inside.empty? }])]
           end
         end
@@ -67,7 +77,7 @@ module Lattice
         def call
           _, stiff = stiffness
           stiff = stressed(stiff) if @before
-          masses = @structure.masses
+          @masses = masses = @structure.masses
           raise SolveFailed.new("nothing has a mass", cure: "Give a density, or a mass.") if masses.diagonal.max <= 0
 
           k, m = @monitor.phase("assembly", upto: 0.45) { [stiff, masses].map { |matrix| @structure.constraints.reduce(matrix) } }
@@ -95,12 +105,35 @@ module Lattice
           least = high ? 1 / (((2 * Math::PI * high)**2) + @shift) : 0.0
           count = high ? MOST : self.class.count(@study)
           pairs = @monitor.phase("modes", upto: 0.9) { Algebra::BlockLanczos.new(factor, metric, mass, @monitor).call([count, stiff.size].min, least: least) }
+          @sags = sags(factor, mass) if @shift.zero?
           factor.free
           raise none(high) if pairs.values.empty?
 
           squares = (1 / pairs.values) - @shift
           count_them(stiff, mass, squares) if stiff.size <= COUNTED
           kept(squares, pairs.vectors / Numo::NMath.sqrt(pairs.values).reshape(pairs.values.size, 1))
+        end
+
+        # How far the part sags under its own weight along x, y and z, for a hand check of its lowest frequencies: f = √(g / δ) / 2π with
+        # the greatest sag; and by all of it, f = √(g Σ m δ / Σ m δ²) / 2π. Lord Rayleigh, The Theory of Sound, 1877.
+        # @return [Array<Hash, nil>] sag in m, simple and whole estimate in Hz
+        def sags(factor, mass)
+          rigid = Result::ModalMass::AXES.map { |name| @structure.constraints.reduce_loads(@masses.dot(along(name)).reshape(1, @structure.dofs.size)) * GRAVITY }
+          rigid.map do |weight|
+            u = factor.solve(weight)
+            moved = @structure.dofs.spread(@structure.constraints.expand_movements(u)[0, true])
+            sag = Numo::NMath.sqrt((moved**2).sum(1)).max
+            work = u.dot(weight.transpose)[0, 0]
+            next if sag <= 0 || work <= 0
+
+            { sag: sag, simple: Math.sqrt(GRAVITY / sag) / (2 * Math::PI), whole: Math.sqrt(work / mass.dot(u[0, true]).dot(u[0, true])) / (2 * Math::PI) }
+          end
+        end
+
+        def along(name)
+          at = @structure.dofs.at(Numo::Int32.new(@structure.dofs.nodes).seq, name)
+          there = (at >= 0).where
+          Numo::DFloat.zeros(@structure.dofs.size).tap { |u| u[at[there]] = 1.0 unless there.empty? }
         end
 
         def none(high)
@@ -146,7 +179,7 @@ module Lattice
           frames = frequencies.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "mode", name: "mode #{i + 1}", value: f, unit: "frequency") }
           rows = order.to_a.map { |i| shapes[i, true].dup }
           carried = Result::ModalMass.new(@structure, masses)
-          found = { modes: rows.map { |u| carried.of(u) }, mass: carried.total, counted: @counted }
+          found = { modes: rows.map { |u| carried.of(u) }, mass: carried.total, counted: @counted, sags: @sags }
           of_shapes(frames, rows).with_found(found)
         end
       end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module Lattice
+  class Command
+    # What is said of frequencies by hand, and of a harmonic response, for people.
+    module SweepLines
+      private
+
+      def sag_table(finding)
+        return if finding[:sags].empty?
+
+        TextTable.new(["weight along", "sags by", "so √(g/δ)/2π", "of the whole line", "mode", "computed"], finding[:sags].map do |s|
+          [s[:axis], shown(s[:sag], "length"), shown(s[:simple], "frequency"), shown(s[:whole], "frequency"), s[:mode], shown(finding[:rows][s[:mode] - 1][:frequency], "frequency")]
+        end)
+      end
+
+      def sweep(finding)
+        low = finding[:short].map { |axis| "#{(finding[:carried]["xyz".index(axis)] * 100).round} % along #{axis}" }
+        ["#{finding[:frequencies]} frequencies by #{finding[:modes].size} modes of “#{finding[:of]}”#{", and what others add stiffly" if finding[:residual]}", [finding[:from], finding[:to]].map do |f|
+          shown(f, "frequency")
+        end.join(" to "),
+         low.empty? ? "" : "at least #{(finding[:enough] * 100).round} % of the mass", low.empty? ? "" : "its modes carry only #{low.join(', ')}: ask for more"]
+      end
+
+      # Which modes answer along the load.
+      def sweep_table(finding)
+        TextTable.new(["mode", "frequency", "damping", "of the give at rest"], finding[:modes].map do |m|
+          [m[:number], shown(m[:frequency], "frequency"), "#{(m[:damping] * 100).round(2)} %", m[:answer] ? "#{(m[:answer] * 100).round(2)} %" : "–"]
+        end)
+      end
+
+      def radiated_power(finding)
+        ["sound power of “#{finding[:name]}”, at most, at #{frame_name(finding[:peak])}", shown(finding[:values][finding[:peak]], "power"), "", "#{finding[:decibels][finding[:peak]].round(1)} dB"]
+      end
+
+      def at_peak(finding)
+        "greatest at #{frame_name(finding[:peak])}#{", #{number(finding[:amplification])} times what the loads do at rest" if finding[:amplification]}"
+      end
+
+      def frame_name(frame) = @findings[:summary][:frames][frame][:name]
+    end
+  end
+end
