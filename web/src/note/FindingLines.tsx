@@ -14,12 +14,17 @@ export function StudyFindings({ study }: { study: StudyState }) {
   // What shapes say stands at their study.
   if (!real.some((f) => f.peaks.von_mises)) return <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>{study.name}: {real.length} shapes.</p>;
   const [stressed, bent] = [most((f) => f.peaks.von_mises?.value ?? 0), most((f) => f.peaks.displacement.value)];
-  const named = (frame: { name: string }) => (real.length > 1 ? ` in ${frame.name}` : "");
+  const named = (frame: { name: string }) => (real.length > 1 ? ` ${real[0]?.kind === "frequency" ? "at" : "in"} ${frame.name}` : "");
   return (
     <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>
       {study.state === "stale" && <span className="mr-1 font-sans text-[12px] text-amber-ink">stale ·</span>}
-      {study.name}: reactions balance the loads to{" "}
-      <span className={balance?.holds ? "text-spruce" : "font-semibold text-vermilion"}>{((balance?.value ?? 0) * 100).toFixed(2)} %</span>. Greatest von Mises stress{" "}
+      {study.name}:{" "}
+      {balance && (
+        <>
+          reactions balance the loads to <span className={balance.holds ? "text-spruce" : "font-semibold text-vermilion"}>{(balance.value * 100).toFixed(2)} %</span>.{" "}
+        </>
+      )}
+      Greatest von Mises stress{" "}
       <b className="font-semibold">{shown.text(stressed.peaks.von_mises?.value ?? 0, "stress")}</b>
       {named(stressed)}
       {typeof stressed.peaks.von_mises?.unaveraged === "number" && <> (before averaging {shown.text(stressed.peaks.von_mises.unaveraged, "stress")})</>}, greatest displacement{" "}

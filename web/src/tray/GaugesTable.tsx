@@ -1,4 +1,4 @@
-import type { GaugeFinding, PowerFinding, SectionFinding } from "../api/types";
+import type { GaugeFinding, PowerFinding, ResultFrame, SectionFinding, StudyState } from "../api/types";
 import { digits } from "../ui/units";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
@@ -21,7 +21,7 @@ interface Row {
 
 /** What gauges and section cuts record, frame by frame. */
 export function GaugesTable() {
-  const { shown } = useNote();
+  const { view, shown } = useNote();
   const { selected, set } = useDesk();
   const { state, summary, stale } = useFrame();
   const findings = state?.findings?.findings ?? [];
@@ -51,17 +51,23 @@ export function GaugesTable() {
     ...gauges.map((g) => ({ statement: g.statement, name: g.name, words: g.words, unit: shown.unit(g.dimension), y: g.values.map((v) => (v === null ? null : shown.number(v, g.dimension))) })),
     ...powers.map((p) => ({ statement: p.statement, name: p.name, words: "radiated power", unit: "dB re 10⁻¹² W", y: p.decibels })),
   ];
+  const hertz = (f: ResultFrame) => shown.number(f.value ?? 0, "frequency");
+  const others = swept ? view.studies.flatMap((s) => (s === state ? [] : overlaid(s))) : [];
   const first = lines.find((l) => l.statement === selected) ?? lines[0];
   const drawn = lines.filter((l) => l.unit === first?.unit);
+  const dimension = gauges.find((g) => g.statement === first?.statement)?.dimension;
   // An envelope has no place on the axis of frequencies.
   const along = swept ? rows.filter((r) => summary.frames[r.index]?.kind === "frequency") : rows;
   return (
     <div className="flex gap-6">
       {first && along.length > 2 && (
-        <div className="min-w-0 flex-1">
+        <div className="min-w-[440px] flex-1">
           <Graph
-            x={along.map((r) => (swept ? shown.number(summary.frames[r.index]?.value ?? 0, "frequency") : r.index + 1))}
-            curves={drawn.map((l) => ({ name: l.name, y: along.map((r) => l.y[r.index] ?? null) }))}
+            x={along.map((r) => (swept ? hertz(summary.frames[r.index] as ResultFrame) : r.index + 1))}
+            curves={[
+              ...drawn.map((l) => ({ name: l.name, y: along.map((r) => l.y[r.index] ?? null) })),
+              ...others.filter((o) => o.gauge.dimension === dimension).map((o) => ({ name: o.gauge.name, x: o.frames.map(hertz), y: o.frames.map((f) => (o.gauge.values[f.index] === null ? null : shown.number(o.gauge.values[f.index] ?? 0, o.gauge.dimension))) })),
+            ]}
             xWords={swept ? `frequency, ${shown.unit("frequency")}` : "frame"}
             yWords={`${first.words}, ${first.unit}`}
             label="gauges over the frames"
@@ -70,9 +76,17 @@ export function GaugesTable() {
           />
         </div>
       )}
-      <DataTable label="Gauges" columns={columns} rows={rows} keyOf={(r) => String(r.index)} stale={stale} onRow={(r) => set({ frame: r.index })} note={cuts.map((c) => `${c.name}: moments about ${c.about.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}. `).join("")} />
+      <div className="min-w-0 flex-1 overflow-x-auto">
+        <DataTable label="Gauges" columns={columns} rows={rows} keyOf={(r) => String(r.index)} stale={stale} onRow={(r) => set({ frame: r.index })} note={cuts.map((c) => `${c.name}: moments about ${c.about.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}. `).join("")} />
+      </div>
     </div>
   );
+}
+
+/** Gauges of another study that sweeps frequencies too, for the same graph. */
+function overlaid(study: StudyState) {
+  const frames = study.findings?.summary.frames.filter((f) => f.kind === "frequency") ?? [];
+  return frames.length ? (study.findings?.findings ?? []).filter((f): f is GaugeFinding => f.kind === "gauge").map((gauge) => ({ gauge, frames })) : [];
 }
 
 const largest = (all: (number[] | null)[]) => Math.max(0, ...all.flatMap((v) => (v ?? []).map(Math.abs)));

@@ -10,6 +10,8 @@ export interface Curve {
   y: (number | null)[];
   /** A value that it tends to, or is read against. */
   flat?: boolean;
+  /** Where its values lie, if not where those of the graph do. */
+  x?: number[];
 }
 
 interface Props {
@@ -27,8 +29,10 @@ interface Props {
 }
 
 /** Curves over one axis; gaps stay gaps, and the values at the pointer are told. */
-export function Graph({ x, curves, xWords, yWords, label, log = false, close = false, onChoose }: Props) {
+export function Graph({ x: own, curves, xWords, yWords, label, log = false, close = false, onChoose }: Props) {
   const [near, setNear] = useState<number | null>(null);
+  const x = [...own, ...curves.flatMap((c) => c.x ?? [])];
+  const along = (c: Curve) => c.x ?? own;
   const known = curves.flatMap((c) => c.y).filter((v): v is number => v !== null);
   const zero = close ? [] : [0];
   const ys = steps(Math.min(...known, ...zero), Math.max(...known, ...zero));
@@ -38,11 +42,11 @@ export function Graph({ x, curves, xWords, yWords, label, log = false, close = f
   const [x0, x1] = [scale(Math.min(...x)), scale(Math.max(...x))];
   const px = (v: number) => LEFT + ((scale(v) - x0) / (x1 - x0 || 1)) * (WIDE - LEFT - 12);
   const py = (v: number) => 10 + (1 - (v - y0) / (y1 - y0 || 1)) * (HIGH - BELOW - 10);
-  function drawn({ y }: Curve) {
+  function drawn(curve: Curve) {
     let pen = "M";
-    return x
+    return along(curve)
       .map((d, i) => {
-        const v = y[i];
+        const v = curve.y[i];
         if (v === null || v === undefined) return (pen = "M"), "";
         const text = `${pen}${px(d).toFixed(1)} ${py(v).toFixed(1)}`;
         pen = "L";
@@ -53,8 +57,8 @@ export function Graph({ x, curves, xWords, yWords, label, log = false, close = f
   function point(event: React.PointerEvent<SVGSVGElement>) {
     const box = event.currentTarget.getBoundingClientRect();
     const at = ((event.clientX - box.left) / box.width) * WIDE;
-    const there = (i: number) => curves.some((c) => typeof c.y[i] === "number");
-    const found = x.reduce((best, d, i) => (there(i) && (best < 0 || Math.abs(px(d) - at) < Math.abs(px(x[best] as number) - at)) ? i : best), -1);
+    const there = (i: number) => curves.some((c) => !c.x && typeof c.y[i] === "number");
+    const found = own.reduce((best, d, i) => (there(i) && (best < 0 || Math.abs(px(d) - at) < Math.abs(px(own[best] as number) - at)) ? i : best), -1);
     setNear(found < 0 ? null : found);
   }
   return (
@@ -87,17 +91,17 @@ export function Graph({ x, curves, xWords, yWords, label, log = false, close = f
             {c.name}
           </text>
         ))}
-      {curves.map((c, k) => c.y.length < 12 && !c.flat && x.map((d, i) => typeof c.y[i] === "number" && <circle key={`${c.name} ${i}`} cx={px(d)} cy={py(c.y[i] as number)} r="2.6" fill={INKS[k % INKS.length]} />))}
+      {curves.map((c, k) => c.y.length < 12 && !c.flat && along(c).map((d, i) => typeof c.y[i] === "number" && <circle key={`${c.name} ${i}`} cx={px(d)} cy={py(c.y[i] as number)} r="2.6" fill={INKS[k % INKS.length]} />))}
       {near !== null &&
         curves.map((c, k) => {
           const v = c.y[near];
-          if (typeof v !== "number" || c.flat) return null;
-          const at = px(x[near] as number);
+          if (typeof v !== "number" || c.flat || c.x) return null;
+          const at = px(own[near] as number);
           return (
             <g key={c.name}>
               <circle cx={at} cy={py(v)} r="3.5" fill="#e6a23c" stroke="#22313b" />
               <text x={Math.min(at + 7, WIDE - 130)} y={Math.max(py(v) - 7 + k * 13, 12)} fontSize="11" className="fill-ink font-mono">
-                {digits(x[near] as number)}: {digits(v)}
+                {digits(own[near] as number)}: {digits(v)}
               </text>
             </g>
           );

@@ -83,7 +83,7 @@ export function FrequencyStrip({ frames: all, at, running, natural = [] }: Props
           </span>
         ))}
         {over && (
-          <button role="radio" aria-checked={at === over.index} tabIndex={at === over.index ? 0 : -1} className={`absolute -top-[50px] right-0 rounded px-1 font-sans text-[11px] hover:bg-glow ${at === over.index ? "font-semibold text-amber-ink" : "text-faint"}`} onClick={() => choose(over.index)}>
+          <button role="radio" aria-checked={at === over.index} tabIndex={at === over.index ? 0 : -1} className={`absolute -top-[35px] right-0 z-10 rounded bg-paper px-1 font-sans text-[11px] hover:bg-glow ${at === over.index ? "font-semibold text-amber-ink" : "text-faint"}`} onClick={() => choose(over.index)}>
             {over.name}
           </button>
         )}

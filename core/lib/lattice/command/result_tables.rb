@@ -24,7 +24,8 @@ module Lattice
         kinds = @findings[:findings].map { |f| f[:kind] }
         found = { "reactions" => !@result.shapes?, "loads" => @summary[:loads].any?, "bolts" => @summary[:bolts].any?, "joints" => @summary[:connectors].any?,
                   "gauges" => kinds.include?("gauge"), "sections" => kinds.include?("section_cut"), "paths" => kinds.include?("path"), "modes" => kinds.include?("modes"),
-                  "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
+                  "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"),
+                  "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
         ["frames", *found.select { |_, there| there }.keys, "nodes"]
       end
 

@@ -173,15 +173,18 @@ module Lattice
       # Factors times the states: [f, k] of a component, [f, k, 3] of a vector, [f, k, 6] of stress.
       def swinging(name, share, points, layer = nil)
         vector, component = Catalogue.vector(name)
-        of = RATES.key?(vector) ? "displacement" : vector
-        table = vector ? at_points_of(of.to_sym) : stresses(layer || layers[0])
-        width = vector ? 3 : 6
-        all = table.shape[1] / width
-        table = table.reshape(table.shape[0], all, width)
-        column = component || (vector ? nil : Stress::COMPONENTS.index(name.delete_prefix("stress_")))
+        return summed(at_points_of((RATES.key?(vector) ? "displacement" : vector).to_sym), 3, component, share, points) if vector
+
+        summed(stresses(layer || layers[0]), 6, Stress::COMPONENTS.index(name.delete_prefix("stress_")), share, points)
+      end
+
+      # @param table [Numo::DFloat] [states, width × all]
+      # @param column [Integer, nil] of the width; nil takes all
+      def summed(table, width, column, share, points)
+        table = table.reshape(table.shape[0], table.shape[1] / width, width)
         table = (column ? table[true, points || true, column] : table[true, points || true, true]).dup if column || points
-        table = table.reshape(table.shape[0], table.size / table.shape[0])
-        share.dot(table).then { |sums| column ? sums : sums.reshape(share.shape[0], sums.shape[1] / width, width) }
+        sums = share.dot(table.reshape(table.shape[0], table.size / table.shape[0]))
+        column ? sums : sums.reshape(share.shape[0], sums.shape[1] / width, width)
       end
 
       # [states, 3 n] at the nodes

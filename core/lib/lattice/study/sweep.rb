@@ -90,14 +90,14 @@ module Lattice
       end
 
       def check_damping
-        ratios = [["damping", study.quantity("damping", "ratio")]] + (study["damping_of"] || []).each_index.map { |i| ["damping_of.#{i}.ratio", study.quantity("damping_of.#{i}.ratio", "ratio")] }
-        ratios += %w[from_ratio to_ratio].map { |key| ["rayleigh.#{key}", study.quantity("rayleigh.#{key}", "ratio")] } if rayleigh
-        ratios.each do |path, ratio|
-          next if ratio.nil? || (ratio.positive? && ratio < 1)
+        own = (study["damping_of"] || []).each_index.map { |i| "damping_of.#{i}.ratio" }
+        ["damping", *own, *(rayleigh ? %w[rayleigh.from_ratio rayleigh.to_ratio] : [])].each do |path|
+          ratio = study.quantity(path, "ratio")
+          next if ratio.nil? || ratio.between?(1e-9, 1 - 1e-9)
 
           raise study.fault("a damping ratio of #{(ratio * 100).round(1)} % is #{ratio.positive? ? 'critical or over it: nothing would swing' : 'not above zero'}", path: path, cure: "Give a ratio such as 2 %.")
         end
-        raise study.fault("the two frequencies of its damping are not in order", path: "rayleigh.to", cure: "Give the lower one first.") if rayleigh && (rayleigh[2] <= rayleigh[0] || !rayleigh[0].positive?)
+        raise study.fault("the two frequencies of its damping are not in order", path: "rayleigh.to", cure: "Give the lower one first.") if rayleigh && !rayleigh[0].between?(1e-9, rayleigh[2] * (1 - SAME))
       end
 
       def check_curve

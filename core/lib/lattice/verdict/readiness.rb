@@ -254,10 +254,7 @@ module Lattice
 
       def sizeless!(statement, study)
         kind = Study::Kinds.of(study)
-        return if kind.reads?(statement.kind)
-        raise statement.fault("“#{study.name}” finds shapes, which have no size to read", path: "study", cure: "Choose a study that finds stress and movement.") if kind.shapes?
-
-        raise statement.fault("“#{study.name}” has nothing of that kind to read", path: "study", cure: "Choose a static study.")
+        kind.reads?(statement.kind) || raise(statement.fault("“#{study.name}” #{kind.unread[0]}", path: "study", cure: "Choose a study that finds #{kind.unread[1]}."))
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @document.units)
