@@ -44,7 +44,8 @@ Verify.define("one mass on a spring whose base shakes", source: "S. P. Timoshenk
   found = at_tip[result, "displacement_z"]
   result.frequencies.values_at(0, -1).push(result.frequencies.min_by { |f| (result.frames[f].value - natural).abs }).each do |frame|
     r = result.frames[frame].value / natural
-    report.check("movement against the base at #{(r * 100).round} % of its frequency", reference: 2 / ((2 * Math::PI * natural)**2) * amplified[r], value: found[frame][0], tolerance: 5e-3, mesh: Verify.mesh_text(result))
+    report.check("movement against the base at #{(r * 100).round} % of its frequency", reference: 2 / ((2 * Math::PI * natural)**2) * amplified[r], value: found[frame][0], tolerance: 5e-3,
+                                                                                       mesh: Verify.mesh_text(result))
   end
 end
 

@@ -140,6 +140,12 @@ module LatticeServer
       answer(sent_file { |path| Builders.slow.ask(:bring, path, params[:name].to_s, { unit: params[:unit] }, **limits) }, 201)
     end
 
+    # Reads columns of numbers out of a text file, such as a record.
+    post "/api/columns" do
+      table = Lattice::Format::Columns.read(sent_file { |path| File.binread(path) })
+      answer({ names: table.names, columns: table.rows.transpose })
+    end
+
     get "/api/models/:id/shape/:digest" do
       binary(built(:shape, params[:digest]))
     end
@@ -247,33 +253,6 @@ module LatticeServer
       answer({ error: "the parameters of the request cannot be read", cure: "Send each once, as plain text." }, 400)
     end
 
-    FULL = { error: "the disk is full; nothing was changed", cure: "Free some space on the disk of the data folder, then try again." }.freeze
-
-    error Errno::ENOSPC do
-      Store::Sweep.new(db).call(stale: 0)
-      answer(FULL, 507)
-    end
-
-    error Sequel::DatabaseError do |fault|
-      next answer(FULL, 507) if fault.message.include?("full")
-
-      warn fault.full_message
-      answer({ error: "the database could not be written; nothing was changed", cure: "Try again; if it stays so, see that the data folder may be written to." }, 503)
-    end
-
-    not_found { answer({ error: "there is nothing at #{request.path_info}" }, 404) }
-
-    error Problem do |problem|
-      answer(problem.body, problem.status)
-    end
-
-    error Lattice::InvalidInput do |invalid|
-      answer({ error: invalid.faults.first.to_s, faults: invalid.faults.map(&:as_json) }, 422)
-    end
-
-    error do |fault|
-      warn fault.full_message
-      answer({ error: "an unexpected fault stopped this request; nothing was changed", cure: "Try again; the details are in the server's log." }, 500)
-    end
+    register Refusals
   end
 end

@@ -27,6 +27,15 @@ module Lattice
         result
       end
 
+      # Writes a value where a mark is set.
+      # @param array [Numo::NArray] of any shape
+      # @param mark [Numo::Bit] of the same
+      def put(array, mark, value)
+        at = mark.where
+        array[at] = value unless at.empty?
+        array
+      end
+
       # @param values [Numo::NArray] [n]
       # @return [Numo::Int32] their order, the greatest first: of what is written to one place
       #   in this order, the least holds

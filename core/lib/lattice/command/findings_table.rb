@@ -4,7 +4,7 @@ module Lattice
   class Command
     # Findings for people: the same sentences as in the note.
     class FindingsTable
-      include SweepLines
+      include CyclicLines
 
       STATES = { "settled" => "settled", "rising" => "still on its way: take finer meshes", "singular" => "singular: it does not settle", "doubtful" => "settles so slowly that it may be singular",
                  "uneven" => "goes up and down: no end can be told" }.freeze
@@ -26,14 +26,16 @@ module Lattice
       private
 
       def tables
-        modes, sweeps, shapes, ladders, cuts, paths, members = %w[modes sweep buckling ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
-        modes.flat_map { |f| [modes_table(f), *sag_table(f)] } + sweeps.map { |f| sweep_table(f) } + shapes.map { |f| buckling_table(f) } + ladders.map { |f| ladder_table(f) } + cuts.map do |f|
-          section_table(f)
-        end + paths.map do |f|
-                path_table(f)
-              end + members.map do |f|
-                      member_table(f)
-                    end + JoinTables.new(@findings).to_a
+        modes, sweeps, lives, shapes, ladders, cuts, paths, members = %w[modes sweep life buckling ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
+        modes.flat_map { |f| [modes_table(f), *sag_table(f)] } + sweeps.map { |f| sweep_table(f) } + lives.map { |f| life_table(f) } + shapes.map { |f| buckling_table(f) } + ladders.map do |f|
+          ladder_table(f)
+        end + cuts.map do |f|
+                section_table(f)
+              end + paths.map do |f|
+                      path_table(f)
+                    end + members.map do |f|
+                            member_table(f)
+                          end + JoinTables.new(@findings).to_a
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @findings[:units])

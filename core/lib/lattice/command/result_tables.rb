@@ -24,7 +24,7 @@ module Lattice
         kinds = @findings[:findings].map { |f| f[:kind] }
         found = { "reactions" => !@result.shapes?, "loads" => @summary[:loads].any?, "bolts" => @summary[:bolts].any?, "joints" => @summary[:connectors].any?,
                   "gauges" => kinds.include?("gauge"), "sections" => kinds.include?("section_cut"), "paths" => kinds.include?("path"), "modes" => kinds.include?("modes"),
-                  "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"),
+                  "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "life" => kinds.include?("life"),
                   "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
         ["frames", *found.select { |_, there| there }.keys, "nodes"]
       end
@@ -127,6 +127,13 @@ module Lattice
         list = all("radiated_power")
         [["frame", *list.flat_map { |p| [head(p[:name], "power"), "#{p[:name]}, dB", *p[:faces].map { |f| head(f[:name], "power") }] }],
          *@result.frequencies.map { |i| [@result.frames[i].name, *list.flat_map { |p| [number(p[:values][i], "power"), p[:decibels][i], *p[:faces].map { |f| number(f[:values][i], "power") }] }] }]
+      end
+
+      def life
+        [["loop from", "to", *%w[amplitude mean].map { |w| head(w, "stress") }, "amplitude of strain", head("about no mean", "stress"), head("over factors", "stress"), "cycles", "damage"],
+         *all("life")[0][:loops].map do |l|
+           [l[:from], l[:to], number(l[:amplitude], "stress"), number(l[:mean], "stress"), l[:strain], number(l[:equivalent], "stress"), number(l[:reduced], "stress"), l[:life], l[:damage]]
+         end]
       end
 
       def buckling = [%w[shape factor it], *all("buckling")[0][:rows].map { |r| r.values_at(:number, :factor, :words) }]

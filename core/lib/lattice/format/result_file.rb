@@ -16,7 +16,8 @@ module Lattice
         fibres.each { |block, f| put_fibres(arrays, block, f) }
         meta = { frames: result.frames.map(&:to_h), made: result.made.to_a, about: result.about.to_h, energy: kept.map(&:energy),
                  blocks: first.stress.map(&:keys), fibres: fibres.transform_values { |f| f.sections.map { |s| [s.area, s.two, s.three, s.rings] } }.to_a }
-        arrays.merge!(result.weights.to_h { |name, table| ["weights #{name}", table] }) if result.is_a?(Result::Swept)
+        meta.merge!(of: result.class.name.split("::").last, tables: result.tables.keys)
+        arrays.merge!(result.tables.transform_keys { |name| "table #{name}" })
         ArrayFile.write(path, arrays, meta)
       end
 
@@ -35,8 +36,8 @@ module Lattice
         states = meta["energy"].each_index.map { |frame| -> { state(file, frame, fibres) } }
         parts = { grid: grid, frames: meta["frames"].map { |f| Result::Frame.new(**f.transform_keys(&:to_sym)) }, states: states, made: meta["made"].to_h,
                   about: Result::Outcome::About.read(meta["about"]) }
-        weights = Result::Swept::WEIGHTS.to_h { |name| [name, file["weights #{name}"]] }
-        weights.values.all? ? Result::Swept.new(**parts, weights: weights) : Result::Outcome.new(**parts)
+        tables = (meta["tables"] || []).to_h { |name| [name, file["table #{name}"]] }
+        Result.const_get(meta["of"] || "Outcome").read(tables, **parts)
       end
 
       def put_fibres(arrays, block, fibres)

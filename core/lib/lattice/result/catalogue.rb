@@ -18,8 +18,10 @@ module Lattice
         [Field.new(name, words, dimension), *%w[x y z].map { |c| Field.new("#{name}_#{c}", "#{words} #{way} #{c}", dimension) }]
       end
       JUMP = Field.new("stress_error", "estimated error of stress", "stress")
+      LIFE = { "life_power" => ["life, as a power of ten", "ratio"], "damage" => ["damage of the design life", "ratio"], "fatigue_safety" => ["factor on the load for the design life", "ratio"],
+               "alternating" => ["equivalent alternating stress", "stress"], "biaxiality" => ["how biaxial the stress is", "ratio"] }.map { |name, (words, dimension)| Field.new(name, words, dimension) }
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS).to_h { |field| [field.name, field] }.freeze
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE).to_h { |field| [field.name, field] }.freeze
 
       module_function
 

@@ -39,6 +39,11 @@ module Lattice
         @fields = {}
       end
 
+      # What it has besides states, and what it comes back from.
+      # @return [Hash{String => Numo::DFloat}]
+      def tables = {}
+      def self.read(_tables, **parts) = new(**parts)
+
       def mass = about.mass
       def ring = about.ring
       def totals = about.totals || []
@@ -182,6 +187,8 @@ module Lattice
 
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
+
+        return false if Catalogue::LIFE.any? { |f| f.name == name }
 
         vector = Catalogue.vector(name)&.first
         vector ? State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }

@@ -19,9 +19,11 @@ module Lattice
       def initialize(weights:, **rest)
         super(**rest)
         @weights = weights
-        @tables = {}
+        @basis = {}
       end
 
+      def self.read(tables, **parts) = new(**parts, weights: tables)
+      def tables = weights
       def computed = 0
       def shapes? = false
       def judged(_cases) = [frames.size - 1]
@@ -189,14 +191,14 @@ module Lattice
 
       # [states, 3 n] at the nodes
       def vectors(name)
-        @tables[name] ||= Numo::DFloat.zeros(@states.size, grid.nodes.size).tap do |all|
+        @basis[name] ||= Numo::DFloat.zeros(@states.size, grid.nodes.size).tap do |all|
           @states.each_index { |k| basis(k)[name]&.then { |table| all[k, true] = table.flatten } }
         end
       end
 
       # [states, 3 p] at the points
       def at_points_of(name)
-        @tables[[name, :points]] ||= begin
+        @basis[[name, :points]] ||= begin
           nodes = grid.points.nodes
           Numo::DFloat.zeros(@states.size, nodes.size * 3).tap do |all|
             @states.each_index { |k| basis(k)[name]&.then { |table| all[k, true] = table[nodes, true].flatten } }
@@ -206,7 +208,7 @@ module Lattice
 
       # [states, 6 p] averaged at the points
       def stresses(layer)
-        @tables[[:stress, layer]] ||= begin
+        @basis[[:stress, layer]] ||= begin
           made = Outcome.new(grid: grid, frames: frames, states: kept)
           Numo::DFloat.zeros(@states.size, grid.points.size * 6).tap { |all| @states.each_index { |k| all[k, true] = made.stress(k, layer).flatten } }
         end

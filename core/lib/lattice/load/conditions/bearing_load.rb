@@ -45,15 +45,17 @@ module Lattice
           c = wanted / surfaces.sum { |s| s.shares.sum } * 4
           ROUNDS.times do
             force = surfaces.map { |s| pressed(s, c).sum(0).sum(0) }.reduce(:+)
-            off = wanted - force
-            return c if (off**2).sum <= (SMALL**2) * (wanted**2).sum
+            found, reached = step(surfaces, c, wanted - force, wanted)
+            return c if (reached**2).sum <= (SMALL**2) * (wanted**2).sum
 
-            c += step(surfaces, c, off)
+            c += found
           end
           raise statement.fault("its push cannot be shared so that it is just what was asked", path: "target", cure: "Choose a smaller mesh size round the holes.")
         end
 
-        def step(surfaces, towards, off)
+        # What no wall bears, as along holes whose walls are not quite straight, stays off.
+        # @return [Array(Numo::DFloat, Numo::DFloat)] the step, and what it brings
+        def step(surfaces, towards, off, wanted)
           tangent = Numo::DFloat.zeros(3, 3)
           3.times do |k|
             tangent[true, k] = surfaces.map do |s|
@@ -61,10 +63,10 @@ module Lattice
             end.reduce(:+)
           end
           found = Numo::Linalg.pinv(tangent, rcond: 1e-6).dot(off)
-          left = off - tangent.dot(found)
-          raise statement.fault("it pushes along its hole, where nothing bears", path: "direction", cure: "Choose a direction across the hole.") if (left**2).sum > 1e-6 * (off**2).sum
+          reached = tangent.dot(found)
+          raise statement.fault("it pushes along its hole, where nothing bears", path: "direction", cure: "Choose a direction across the hole.") if ((off - reached)**2).sum > 1e-6 * (wanted**2).sum
 
-          found
+          [found, reached]
         end
       end
     end

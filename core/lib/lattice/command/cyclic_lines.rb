@@ -2,8 +2,8 @@
 
 module Lattice
   class Command
-    # What is said of frequencies by hand, and of a harmonic response, for people.
-    module SweepLines
+    # What is said of what swings and of what wears, for people.
+    module CyclicLines
       private
 
       def sag_table(finding)
@@ -35,6 +35,27 @@ module Lattice
 
       def at_peak(finding)
         "greatest at #{frame_name(finding[:peak])}#{", #{number(finding[:amplification])} times what the loads do at rest" if finding[:amplification]}"
+      end
+
+      def life(finding)
+        worst = finding[:worst]
+        passes = worst[:life] ? number(worst[:life]) : "without end"
+        unit = finding[:unit] && worst[:life] ? ", #{number(worst[:life] / finding[:unit][:passes])} #{finding[:unit][:name]}" : ""
+        doubts = [finding[:yields] && finding[:by] == "stress" ? "it yields: life by strain applies" : nil, finding[:above] ? "over the first point of its curve" : nil,
+                  finding[:estimated] ? "by estimated constants" : nil].compact
+        ["life under “#{finding[:of]}”, least in #{worst[:body]}, factor on the load #{number(worst[:safety])}", "#{passes}#{unit}", finding[:design] ? "at least #{number(finding[:design])}" : "",
+         [finding[:design] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts].compact.join("; ")]
+      end
+
+      # The worst point, loop by loop, for a reader with a calculator.
+      def life_table(finding)
+        strain = finding[:loops].any? { |l| l[:strain] }
+        TextTable.new(["loop", "amplitude", "mean", strain ? "strain" : "about no mean", "over factors", "cycles", "damage"], finding[:loops].map do |l|
+          [[l[:from], l[:to]].join("–"), shown(l[:amplitude], "stress"), shown(l[:mean], "stress"), strain ? number(l[:strain]) : l[:equivalent]&.then { |s| shown(s, "stress") } || "–", l[:reduced]&.then do |s|
+            shown(s, "stress")
+          end || "–",
+           l[:life] ? number(l[:life]) : "endless", number(l[:damage])]
+        end)
       end
 
       def frame_name(frame) = @findings[:summary][:frames][frame][:name]

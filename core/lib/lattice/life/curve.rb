@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Life
+    # Cycles until a crack, by the amplitude of stress: points with straight lines between them on chosen axes, carried on beyond both
+    # ends; below the endurance there is no damage. Several curves by the ratio of least to greatest stress.
+    class Curve
+      BETWEEN = %w[log-log semi-log linear].freeze
+      LEAST = 1e-3 # cycles
+
+      # @param points [Array(Float, Float)] cycles and Pa, by rising cycles
+      # @param between [String] one of BETWEEN
+      # @param endurance [Float, nil] Pa
+      def initialize(points, between: "log-log", endurance: nil)
+        @points = points
+        @between = between
+        @endurance = endurance
+      end
+
+      # σ = coefficient · N^exponent
+      def self.of_power(coefficient, exponent, endurance: nil) = new([1.0, 1e6].map { |n| [n, coefficient * (n**exponent)] }, endurance: endurance)
+
+      attr_reader :points, :endurance
+
+      # @param amplitude [Numo::DFloat] Pa
+      # @return [Numo::DFloat] cycles; infinite where there is no damage
+      def life(amplitude)
+        size = amplitude.clip(1e-9, nil)
+        found = if @between == "linear"
+                  along(size)
+                else
+                  10**along(@between == "log-log" ? Numo::NMath.log10(size) : size).clip(-300, 300)
+                end
+        found = found.clip(LEAST, nil)
+        Algebra::Gather.put(found, amplitude <= (@endurance || 0.0), Float::INFINITY)
+        found
+      end
+
+      private
+
+      # Axes as straight lines: what stress and cycles are on them.
+      def knots
+        @knots ||= begin
+          stress = @points.map { |_, s| @between == "log-log" ? Math.log10(s) : s }
+          cycles = @points.map { |n, _| @between == "linear" ? n : Math.log10(n) }
+          stress.zip(cycles)
+        end
+      end
+
+      def along(stress)
+        found = Numo::DFloat.zeros(*stress.shape)
+        knots.each_cons(2).with_index do |((s0, n0), (s1, n1)), i|
+          lower = i == knots.size - 2 ? stress.le(s0) : stress.le(s0) & stress.gt(s1)
+          lower |= stress.gt(s0) if i.zero?
+          at = lower.where
+          found[at] = ((stress[at] - s0) * ((n1 - n0) / (s1 - s0))) + n0 unless at.empty?
+        end
+        found
+      end
+    end
+
+    # Curves that were found at several ratios of least to greatest stress: between them the logarithm of life is straight in the ratio.
+    class CurvesByRatio
+      # @param curves [Hash{Float => Curve}] by ratio
+      def initialize(curves)
+        @ratios = curves.keys.sort
+        @curves = @ratios.map { |r| curves[r] }
+      end
+
+      # @param amplitude [Numo::DFloat] Pa
+      # @param mean [Numo::DFloat] Pa
+      # @return [Numo::DFloat] cycles
+      def life(amplitude, mean)
+        greatest = mean + amplitude
+        ratio = Numo::DFloat.zeros(*mean.shape).tap { |r| greatest.ne(0).where.then { |at| r[at] = (mean[at] - amplitude[at]) / greatest[at] unless at.empty? } }
+        # Where even the greatest is a push, as where it is least pulled.
+        Algebra::Gather.put(ratio, greatest <= 0, @ratios[0])
+        ratio = ratio.clip(@ratios[0], @ratios[-1])
+        logs = @curves.map { |c| Numo::NMath.log10(c.life(amplitude).clip(nil, 1e300)) }
+        found = logs[-1].dup
+        @ratios.each_cons(2).with_index do |(low, high), i|
+          at = (ratio.ge(low) & ratio.le(high)).where
+          next if at.empty?
+
+          share = (ratio[at] - low) / (high - low)
+          found[at] = (logs[i][at] * (1 - share)) + (logs[i + 1][at] * share)
+        end
+        10**found
+      end
+    end
+  end
+end

@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Life
+    # How stress goes up and down: between one value and a share of it, by a recorded history of one case, or through
+    # cases in order. A block of values at places, each a factor times the stress of a frame.
+    class Load
+      MOST = 16 # cases of a duty, whose order is told apart point by point
+      KINDS = %w[ratio history duty].freeze
+
+      attr_reader :study
+
+      # @param study [Model::Statement]
+      # @param problem [Study::Problem]
+      def initialize(study, problem)
+        @study = study
+        @problem = problem
+      end
+
+      def kind = KINDS.find { |k| load.key?(k) }
+      def scale = study.quantity("life.scale", "ratio") || 1.0
+
+      # @return [Boolean] whether all stress goes up and down in one, by factors of a single frame
+      def single? = kind != "duty"
+
+      # @return [Array<Float>] factors of the one frame, in order
+      def factors = (kind == "ratio" ? [1.0, study.quantity("life.load.ratio", "ratio")] : load["history"].flatten).map { |f| f * scale }
+
+      # @return [Array<Integer>] frames of the static study
+      def frames
+        return [Study::Kinds::Life.frame(@problem, study)] if single?
+
+        names = @problem.cases.frame_names
+        load["duty"].each_with_index.map { |step, i| step["case"].to_s.empty? ? nil : names.index(step["case"]) || unknown(step["case"], i, names) }
+      end
+
+      # @return [Array<Float>] of a duty, by what the stress of each step is multiplied
+      def weights = load["duty"].each_index.map { |i| (study.quantity("life.load.duty.#{i}.factor", "ratio") || 1.0) * scale }
+
+      # @raise [InvalidInput]
+      def check!
+        raise study.fault("it does not say how the stress goes up and down", path: "life.load", cure: "Choose fully reversed, a ratio, a history or a duty.") unless kind
+        raise study.fault("a scale of zero leaves no stress", path: "life.scale", cure: "Give a scale such as 1.") if scale.zero?
+
+        frames
+        send(:"check_#{kind}")
+      end
+
+      private
+
+      def load = study["life"]["load"]
+
+      def unknown(name, index, names)
+        raise study.fault("there is no case or combination named “#{name}”", path: "life.load.duty.#{index}.case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}.")
+      end
+
+      def check_ratio
+        ratio = study.quantity("life.load.ratio", "ratio")
+        raise study.fault("with a ratio of #{ratio} the stress never changes", path: "life.load.ratio", cure: "Give the least over the greatest: -1 where it is fully reversed, 0 from zero.") if ratio >= 1
+      end
+
+      def check_history
+        return if factors.uniq.size > 1
+
+        raise study.fault("its history has one value alone", path: "life.load.history", cure: "Give at least two values that differ.")
+      end
+
+      def check_duty
+        size = load["duty"].size
+        raise study.fault("a duty of #{size} steps is more than the #{MOST} that are taken", path: "life.load.duty", cure: "Take a history, or fewer steps.") if size > MOST
+        return if size > 1 && frames.zip(weights).uniq.size > 1
+
+        raise study.fault("its duty stays in one case, in which nothing changes", path: "life.load.duty", cure: "Add a case that it goes through.")
+      end
+    end
+  end
+end

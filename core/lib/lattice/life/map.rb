@@ -1,0 +1,214 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Life
+    # Life, damage and safety at every point of a mesh, and how the worst of them came about.
+    class Map
+      LARGEST = 6 # contributors that are told
+      Kind = Study::Kinds::Life
+
+      # @param problem [Study::Problem]
+      # @param study [Model::Statement]
+      # @param base [Result::Outcome] of the static study
+      # @param monitor [Study::Monitor]
+      def initialize(problem, study, base, monitor)
+        @problem = problem
+        @study = study
+        @base = base
+        @grid = base.grid
+        @monitor = monitor
+        @load = Load.new(study, problem)
+        @use = Kind.use(study)
+      end
+
+      # @return [Result::Scalars]
+      def call
+        count = @grid.points.size
+        @damage = Numo::DFloat.zeros(count)
+        @safety = Numo::DFloat.zeros(count).fill(Kind::SAFE)
+        @alternating = Numo::DFloat.zeros(count)
+        @biaxial = Numo::DFloat.zeros(count)
+        @layer = Array.new(count)
+        @monitor.phase("life", upto: 0.95) { bodies.each { |body| @base.layers.each { |layer| of_layer(body, layer) } } }
+        @monitor.phase("worst point", upto: 1.0) { outcome }
+      end
+
+      private
+
+      def bodies = Kind.bodies(@problem, @study)
+      def strength(body) = (@strengths ||= {})[body] ||= Kind.strength(@problem, @study, body)
+      def design = Kind.design(@study) || 1e6
+
+      # @return [Numo::Int32] points of a body that are looked at
+      def points(body)
+        return Numo::Int32.new(@grid.points.of(body).size).seq(@grid.points.of(body).begin) if @study["target"].to_s.empty?
+
+        @grid.points_of(@problem.groups.target!(@study, %i[bodies faces edges points]).select { |place| place.body == body })
+      end
+
+      def of_layer(body, layer)
+        at = @base.readable(points(body))
+        return if at.empty?
+
+        tensors = frames.to_h { |frame| [frame, @base.stress(frame, layer)[at, true].dup] }
+        scalars = tensors.transform_values { |t| Scalar.of(@use, t) }
+        first = tensors[frames[0]]
+        damage, safety = @load.single? ? single(body, scalars[frames[0]]) : duty(body, sequence(scalars))
+        worse = (damage > @damage[at]) | (safety < @safety[at])
+        rows = worse.where
+        return if rows.empty?
+
+        mine = at[rows].dup
+        { damage => @damage, safety => @safety, Scalar.biaxiality(first) => @biaxial, alternating(body, scalars) => @alternating }.each { |values, all| all[mine] = values[rows] }
+        mine.each { |point| @layer[point] = layer }
+      end
+
+      # Frames with stress; a step of a duty without a case has none.
+      def frames = @frames ||= @load.frames.compact.uniq
+
+      # [steps, k] of a duty
+      def sequence(scalars)
+        size = scalars.values[0].size
+        list = @load.frames.zip(@load.weights).map { |frame, weight| frame ? scalars[frame] * weight : Numo::DFloat.zeros(size) }
+        Numo::DFloat.zeros(list.size, size).tap { |all| list.each_with_index { |row, k| all[k, true] = row } }
+      end
+
+      # All goes up and down in one: one safe stress of each sign.
+      def single(body, stress)
+        damage = Damage.new(strength(body)).of_factors(@load.factors, stress)
+        safety = [1, -1].reduce(Numo::DFloat.zeros(stress.size).fill(Kind::SAFE)) do |all, sign|
+          mine = (stress * sign > 0).where
+          mine.empty? ? all : all.tap { |list| list[mine] = (safe(body, sign) / stress[mine].abs).clip(1 / Kind::SAFE, Kind::SAFE) }
+        end
+        [damage, safety]
+      end
+
+      # @return [Float] Pa that may go up and down so for the design life
+      def safe(body, sign)
+        (@safe ||= {})[[body, sign]] ||= begin
+          damage = Damage.new(strength(body))
+          scale = 1e8
+          scale * Damage.factor(1 / design) { |f| damage.of_factors(@load.factors, Numo::DFloat[sign * scale * f])[0] }
+        end
+      end
+
+      # Points whose stress rises and falls in the same order go through the same loops.
+      def duty(body, values)
+        damage = Numo::DFloat.zeros(values.shape[1])
+        safety = Numo::DFloat.zeros(values.shape[1]).fill(Kind::SAFE)
+        of = Damage.new(strength(body))
+        orders(values).each_value do |columns|
+          path = Rainflow.repeated(values[true, columns[0]].to_a)
+          next if path.pairs.empty?
+
+          mine = values[true, columns].dup
+          damage[columns] = of.call(path, mine)
+          safety[columns] = factors(of, path, mine)
+        end
+        [damage, safety]
+      end
+
+      # By halving in its logarithm, for all points at once.
+      def factors(of, path, values)
+        low = Numo::DFloat.zeros(values.shape[1]).fill(-Math.log(Kind::SAFE))
+        high = low * -1
+        30.times do
+          middle = (low + high) / 2
+          over = Numo::DFloat.cast(of.call(path, values * Numo::NMath.exp(middle).reshape(1, middle.size)) * design >= 1)
+          high = (middle * over) + (high * (1 - over))
+          low = (low * over) + (middle * (1 - over))
+        end
+        Numo::NMath.exp((low + high) / 2)
+      end
+
+      # @return [Hash] order => columns
+      def orders(values)
+        count = values.shape[0]
+        keys = (0...count).to_a.combination(2).each_slice(60).map do |pairs|
+          pairs.each_with_index.reduce(Numo::Int64.zeros(values.shape[1])) { |sum, ((i, j), bit)| sum + (Numo::Int64.cast(values[i, true] > values[j, true]) << bit) }
+        end
+        equal = (0...(count - 1)).reduce(Numo::Int64.zeros(values.shape[1])) { |sum, i| sum + (Numo::Int64.cast(values[i, true].eq(values[i + 1, true])) << i) }
+        largest = (values.max(0) >= -values.min(0)).then { |up| Numo::Int64.cast(up) }
+        [*keys, equal, largest].map(&:to_a).transpose.each_with_index.group_by(&:first).transform_values { |rows| rows.map(&:last) }
+      end
+
+      # Of the one cycle there is, or of the widest.
+      def alternating(body, scalars)
+        values = @load.single? ? Numo::DFloat.cast(@load.factors.minmax).reshape(2, 1) * scalars[frames[0]].reshape(1, scalars[frames[0]].size) : sequence(scalars).then { |s| Numo::DFloat.vstack([s.min(0).reshape(1, s.shape[1]), s.max(0).reshape(1, s.shape[1])]) }
+        one, two = [0, 1].map { |k| values[k, true] }
+        amplitude = (one - two).abs / 2
+        return amplitude if strength(body).strain? || strength(body).by_ratio?
+
+        strength(body).equivalent(amplitude, (one + two) / 2)
+      end
+
+      def outcome
+        life = 1 / @damage.clip(1 / Kind::ENDLESS, nil)
+        fields = { "life_power" => Numo::NMath.log10(life), "damage" => @damage * design, "fatigue_safety" => @safety, "alternating" => @alternating.clip(nil, 1e15), "biaxiality" => @biaxial }
+        state = @base.state(frames[0]).dup.tap { |s| s.stress = s.stress.map { {} } }
+        frame = Result::Frame.new(index: 0, kind: "life", name: "life")
+        Result::Scalars.new(scalars: fields, grid: @grid, frames: [frame], states: [state], about: @base.about.dup.tap { |a| a.found = nil }).with_found(life: found)
+      end
+
+      def found
+        at = @damage.max.positive? ? @damage.max_index : @safety.min_index
+        body = bodies.find { |b| @grid.points.of(b).cover?(at) }
+        values = block(at)
+        loops = told(body, values)
+        peak = values.map(&:abs).max
+        yields = @problem.materials[body].yield
+        s = strength(body)
+        worst = { body: body, layer: @layer[at], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200) }
+        { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, rule: s.rule,
+          strength: s.mean_strength, above: above(body, loops), curve: drawn(body), law: s.strain? ? s.law.constants : nil }
+      end
+
+      # @return [Array<Float>] stress at a point through the block, Pa
+      def block(point)
+        layer = @layer[point] || @base.layers[0]
+        scalar = ->(frame) { Scalar.of(@use, @base.stress(frame, layer)[point, true].reshape(1, 6))[0] }
+        return @load.factors.map { |f| f * scalar[frames[0]] } if @load.single?
+
+        @load.frames.zip(@load.weights).map { |frame, weight| frame ? scalar[frame] * weight : 0.0 }
+      end
+
+      # Loops at the worst point, the most damaging first, for a reader with a calculator.
+      def told(body, values)
+        path = Rainflow.repeated(values)
+        list = []
+        Damage.new(strength(body)).each(path, Numo::DFloat.cast(values).reshape(values.size, 1)) do |loop|
+          plain = loop.strain || strength(body).by_ratio? ? nil : strength(body).equivalent(loop.amplitude, loop.mean)[0]
+          list << { from: loop.from + 1, to: loop.to + 1, amplitude: loop.amplitude[0], mean: loop.mean[0], greatest: loop.greatest[0], strain: loop.strain&.[](0), equivalent: plain,
+                    reduced: plain && (plain / strength(body).factor), life: loop.life[0].finite? ? loop.life[0] : nil, damage: 1 / loop.life[0] }
+        end
+        list.sort_by { |row| -row[:damage] }
+      end
+
+      # How many loops there are by amplitude and mean, in ten steps of each.
+      def matrix(loops)
+        return [] if loops.size < 4
+
+        top = loops.map { |l| l[:amplitude] }.max
+        low, high = loops.map { |l| l[:mean] }.minmax
+        wide = [high - low, top * 1e-9].max
+        loops.group_by { |l| [[(l[:amplitude] / top * 10).floor, 9].min, [((l[:mean] - low) / wide * 10).floor, 9].min] }
+             .map { |(a, m), rows| { amplitude: (a + 0.5) * top / 10, mean: low + ((m + 0.5) * wide / 10), count: rows.size, damage: rows.sum { |l| l[:damage] } } }
+      end
+
+      # Whether stress lies above the first point of the curve, where it is only carried on.
+      def above(body, loops)
+        s = strength(body)
+        return false if s.strain? || s.by_ratio? || loops.empty? || @study["life"]["curve"]["coefficient"]
+
+        loops.map { |l| l[:reduced] }.max > s.curve.points[0][1]
+      end
+
+      def drawn(body)
+        s = strength(body)
+        return [] if s.strain? || s.by_ratio?
+
+        s.curve.points.map { |n, stress| { cycles: n, stress: stress * s.factor } }
+      end
+    end
+  end
+end

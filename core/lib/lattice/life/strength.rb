@@ -1,0 +1,158 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Life
+    # What the material bears, of one body: its curve, what lowers it, and what a mean does.
+    class Strength
+      # Surface factor a Su^b with Su in MPa: C. J. Noll, C. Lipson, Allowable Working Stresses, 1946.
+      FINISHES = { "polished" => [1.0, 0.0], "ground" => [1.58, -0.085], "machined" => [4.51, -0.265], "hot rolled" => [57.7, -0.718], "as forged" => [272.0, -0.995] }.freeze
+      # Of normally scattered strengths, 8 % deviation: G. Castillo's table is 1 − 0.08 z.
+      RELIABILITY = { "50 %" => 1.0, "90 %" => 0.897, "95 %" => 0.868, "99 %" => 0.814, "99.9 %" => 0.753 }.freeze
+      FACTORS = %w[size temperature other].freeze
+      LAWS = %i[strength exponent ductility ductile_exponent hardening hardening_exponent].freeze
+      STRESSES = %i[strength hardening].freeze
+
+      # @param study [Model::Statement]
+      # @param material [Matter::Material]
+      # @param body [String] whose material it is
+      def initialize(study, material, body)
+        @study = study
+        @material = material
+        @body = body
+      end
+
+      def by = life["by"] || "stress"
+      def strain? = by == "strain"
+      def rule = life["mean"] || "none"
+
+      # @return [Hash{String => Float}] by what the strength is multiplied
+      def factors
+        { "surface" => surface, "reliability" => life["reliability"] && RELIABILITY.fetch(life["reliability"]), **FACTORS.to_h { |key| [key, @study.quantity("life.#{key}", "ratio")] } }.compact
+      end
+
+      def factor = factors.values.reduce(1.0, :*)
+
+      # @return [Curve, CurvesByRatio]
+      # @raise [InvalidInput]
+      def curve
+        @curve ||= life["curves"] ? by_ratio : one
+      end
+
+      def by_ratio? = !life["curves"].nil?
+
+      # @return [LocalStrain]
+      # @raise [InvalidInput]
+      def law
+        @law ||= LocalStrain.new(@material.young, life["strain"] ? typed_law : LocalStrain.estimate(@material.young, needed(:ultimate)))
+      end
+
+      def estimated? = strain? && life["strain"].nil?
+
+      # @return [Float, nil] Pa, that the rule for means is about
+      def mean_strength
+        key = Means::NEEDS[rule] or return
+        return needed(key) unless key == :coefficient
+
+        if life["curve"]&.key?("coefficient")
+          @study.quantity("life.curve.coefficient",
+                          "stress")
+        else
+          raise(@study.fault("Morrow's rule is about the coefficient of a curve that is a power of life, which this one is not", path: "life.mean",
+                                                                                                                                 cure: "Give the curve by coefficient and exponent, or choose another rule."))
+        end
+      end
+
+      # @param amplitude [Numo::DFloat] Pa; mean as well
+      # @return [Numo::DFloat] Pa, about no mean
+      def equivalent(amplitude, mean)
+        Means.equivalent(rule, amplitude, mean, strength: mean_strength, exponent: @study.quantity("life.walker", "ratio") || 0.5)
+      end
+
+      # @return [Numo::DFloat] cycles
+      def life_of(amplitude, mean)
+        by_ratio? ? curve.life(amplitude / factor, mean / factor) : curve.life(equivalent(amplitude, mean) / factor)
+      end
+
+      # @raise [InvalidInput]
+      def check!
+        factors.each { |key, value| raise @study.fault("its #{key} factor is #{value}, outside 0 to 2", path: "life.#{key}", cure: "Give a factor such as 0.9.") unless value.between?(1e-6, 2) }
+        strain? ? check_law : check_curve
+        raise @study.fault("Walker's exponent lies between 0 and 1", path: "life.walker", cure: "Give one such as 0.65.") if @study.quantity("life.walker", "ratio")&.then { |g| !g.between?(0.01, 1) }
+      end
+
+      private
+
+      def life = @study["life"]
+
+      def surface
+        finish = life["surface"] or return
+        a, b = FINISHES.fetch(finish)
+        b.zero? ? 1.0 : [a * ((needed(:ultimate) / 1e6)**b), 1.0].min
+      end
+
+      def needed(key)
+        @material[key] || raise(@study.fault("the material of “#{@body}” has no #{key} strength", path: "life.#{key == :ultimate && strain? ? 'strain' : 'mean'}", cure: "Type it in the material statement."))
+      end
+
+      def one
+        given = life["curve"] or raise(@study.fault("it has no curve of stress against life", path: "life.curve", cure: "Give points of a curve, its coefficient and exponent, or choose one from the library."))
+        return library(given["library"]) if given["library"]
+        return Curve.of_power(@study.quantity("life.curve.coefficient", "stress"), Quantity.parse(given["exponent"], "ratio"), endurance: endurance) if given["coefficient"]
+
+        Curve.new(points("life.curve.points", given["points"]), between: given["between"] || "log-log", endurance: endurance)
+      end
+
+      def library(name)
+        found = Curves.find(name) or raise(@study.fault("there is no curve named “#{name}” in the library", path: "life.curve.library", cure: "Known: #{Curves.names.join(', ')}."))
+        Curve.new(found["points"], endurance: endurance || found["endurance"])
+      end
+
+      def by_ratio
+        CurvesByRatio.new(life["curves"].each_with_index.to_h { |c, i| [Quantity.parse(c["ratio"], "ratio"), Curve.new(points("life.curves.#{i}.points", c["points"]), endurance: endurance)] })
+      end
+
+      def endurance = @study.quantity("life.endurance", "stress")
+
+      def points(path, list)
+        list.each_index.map { |i| [@study.quantity("#{path}.#{i}.cycles", "ratio"), @study.quantity("#{path}.#{i}.stress", "stress")] }
+      end
+
+      def typed_law = LAWS.to_h { |key| [key, @study.quantity("life.strain.#{key}", STRESSES.include?(key) ? "stress" : "ratio")] }
+
+      def check_law
+        raise @study.fault("#{rule.capitalize}'s rule is one of stress", path: "life.mean", cure: "Choose Morrow, Smith–Watson–Topper or none.") unless %w[none morrow swt].include?(rule)
+
+        law.constants.each do |key, value|
+          falls = key.end_with?("exponent") && key != :hardening_exponent
+          if falls ? value >= 0 : value <= 0
+            raise @study.fault("its #{key.to_s.tr('_', ' ')} is #{value}, which is not #{falls ? 'below' : 'above'} zero", path: "life.strain.#{key}",
+                                                                                                                           cure: falls ? "Give a value such as -0.09." : "Give a value above zero.")
+          end
+        end
+      end
+
+      def check_curve
+        mean_strength
+        lists = by_ratio? ? life["curves"].each_with_index.map { |c, i| ["life.curves.#{i}.points", c["points"]] } : [["life.curve.points", life["curve"]&.[]("points")]]
+        lists.each { |path, list| falling!(path, points(path, list)) if list }
+        raise @study.fault("two of its curves are for one ratio", path: "life.curves", cure: "Give each curve its own ratio.") if by_ratio? && life["curves"].uniq do |c|
+          Quantity.parse(c["ratio"], "ratio")
+        end.size < life["curves"].size
+
+        exponent = life["curve"] && life["curve"]["exponent"]
+        raise @study.fault("a curve with an exponent of #{exponent} does not fall", path: "life.curve.exponent", cure: "Give one below zero, such as -0.09.") if exponent && Quantity.parse(exponent,
+                                                                                                                                                                                            "ratio") >= 0
+
+        curve
+      end
+
+      # More cycles at less stress.
+      def falling!(path, list)
+        wrong = list.each_cons(2).find_index { |(n0, s0), (n1, s1)| n1 <= n0 || s1 >= s0 }
+        raise @study.fault("its curve rises at point #{wrong + 2}: less stress must bear more cycles", path: "#{path}.#{wrong + 1}.stress", cure: "Correct the point, or leave it out.") if wrong
+        raise @study.fault("a stress or a life of its curve is not above zero", path: path, cure: "Give values above zero.") if list.flatten.any? { |v| v <= 0 }
+        raise @study.fault("its curve has one point alone", path: path, cure: "Give at least two.") if list.size < 2
+      end
+    end
+  end
+end
