@@ -128,6 +128,47 @@ export interface PowerFinding {
   dimension: string;
 }
 
+/** One closed loop of stress at the worst point; Pa. */
+export interface LifeLoop {
+  from: number;
+  to: number;
+  amplitude: number;
+  mean: number;
+  greatest: number;
+  strain: number | null;
+  equivalent: number | null;
+  reduced: number | null;
+  life: number | null;
+  damage: number;
+}
+
+/** How long a part lives, where it is worst, and how that came about. */
+export interface LifeFinding {
+  kind: "life";
+  statement: string;
+  of: string;
+  by: "stress" | "strain";
+  uses: string;
+  design: number | null;
+  unit: { name: string; passes: number } | null;
+  worst: { body: string; layer: string | null; at: number[]; damage: number; life: number | null; safety: number; values: number[] };
+  loops: LifeLoop[];
+  of_loops: number;
+  matrix: { amplitude: number; mean: number; count: number; damage: number }[];
+  peak: number;
+  yields: boolean | null;
+  estimated: boolean;
+  factors: Record<string, number>;
+  rule: string;
+  strength: number | null;
+  above: boolean;
+  curve: { cycles: number; stress: number }[];
+  law: Record<string, number> | null;
+  utilisation: number | null;
+  margin: number | null;
+  holds: boolean;
+}
+
 /** What passes through a plane, frame by frame; N, N m and m. */
 export interface SectionFinding {
   kind: "section_cut";
@@ -191,7 +232,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

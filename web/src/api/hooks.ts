@@ -8,6 +8,22 @@ export function useProjects() {
   return useQuery({ queryKey: ["projects"], queryFn: () => request<{ projects: ProjectEntry[] }>("GET", "/api/projects") });
 }
 
+export interface FatigueCurve {
+  name: string;
+  /** Cycles, and amplitude in Pa. */
+  points: [number, number][];
+  endurance: number | null;
+  source: string;
+}
+
+export function useFatigueCurves() {
+  return useQuery({
+    queryKey: ["fatigue-curves"],
+    queryFn: () => request<{ curves: FatigueCurve[] }>("GET", "/api/fatigue-curves"),
+    staleTime: Infinity,
+  });
+}
+
 export function useMaterials() {
   return useQuery({
     queryKey: ["materials"],

@@ -429,7 +429,12 @@ export type Quantity =
   | "acceleration"
   | "acceleration_x"
   | "acceleration_y"
-  | "acceleration_z";
+  | "acceleration_z"
+  | "life_power"
+  | "damage"
+  | "fatigue_safety"
+  | "alternating"
+  | "biaxiality";
 
 /**
  * A model document of Gentle Lattice: the note, statement by statement. Every value carries its unit.
@@ -1717,13 +1722,13 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic";
+  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic" | "life";
   /**
    * All loads are multiplied by this.
    */
   load_factor?: string;
   /**
-   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of.
+   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of; of life, the static study whose stress goes up and down.
    */
   of?: string;
   /**
@@ -1767,9 +1772,14 @@ export interface StatementStudy {
     | "acceleration"
     | "acceleration_x"
     | "acceleration_y"
-    | "acceleration_z";
+    | "acceleration_z"
+    | "life_power"
+    | "damage"
+    | "fatigue_safety"
+    | "alternating"
+    | "biaxiality";
   /**
-   * Of a ladder: where the peak is looked for; everywhere when left out.
+   * Of a ladder: where the peak is looked for; of life, the bodies or places whose life is found. Everywhere when left out.
    */
   target?: string;
   block?: Block1;
@@ -1803,7 +1813,7 @@ export interface StatementStudy {
     to: string;
   };
   /**
-   * Of buckling: the case or combination whose loads grow; of harmonic response, the one whose loads swing; the first that is judged when left out.
+   * Of buckling: the case or combination whose loads grow; of harmonic response, the one whose loads swing; of life, the one whose stress goes up and down. The first that is judged when left out.
    */
   case?: string;
   /**
@@ -1955,6 +1965,7783 @@ export interface StatementStudy {
    * Of harmonic response: share of the mass that its modes should carry in each direction that is pushed; 80 % when left out.
    */
   enough?: string;
+  /**
+   * Of life: how the stress goes up and down, and what the material bears.
+   */
+  life?: {
+    /**
+     * Life by stress, or by strain where the material yields; by stress when left out.
+     */
+    by?: "stress" | "strain";
+    /**
+     * How the stress goes up and down; a pass of it is what life counts.
+     */
+    load:
+      | {
+          /**
+           * The least over the greatest: -1 is fully reversed, 0 from zero.
+           */
+          ratio: string;
+        }
+      | {
+          /**
+           * Factors on the stress, in order, in rows of at most 5000.
+           *
+           * @minItems 1
+           * @maxItems 60
+           */
+          history: [[number, ...number[]], ...[number, ...number[]][]];
+          /**
+           * Where it was read from.
+           */
+          file?: string;
+        }
+      | {
+          /**
+           * Its steps.
+           *
+           * @minItems 1
+           * @maxItems 50
+           *
+           * Items: A step.
+           */
+          duty: [
+            {
+              /**
+               * A case or combination; none where it rests without load.
+               */
+              case: string;
+              /**
+               * By what its stress is multiplied; 1 when left out.
+               */
+              factor?: string;
+            },
+            ...{
+              /**
+               * A case or combination; none where it rests without load.
+               */
+              case: string;
+              /**
+               * By what its stress is multiplied; 1 when left out.
+               */
+              factor?: string;
+            }[]
+          ];
+        };
+    /**
+     * All stress is multiplied by this.
+     */
+    scale?: string;
+    /**
+     * The stress that counts: signed von Mises (when left out), Tresca, or the principal stress largest in size.
+     */
+    uses?: "von_mises" | "shear" | "principal";
+    /**
+     * What a mean does; nothing when left out. By strain: none, morrow or swt.
+     */
+    mean?: "none" | "goodman" | "gerber" | "soderberg" | "morrow" | "swt" | "walker";
+    /**
+     * Walker's exponent.
+     */
+    walker?: string;
+    /**
+     * Amplitude of stress against cycles.
+     */
+    curve?:
+      | {
+          /**
+           * Points, by rising cycles.
+           *
+           * @minItems 1
+           * @maxItems 200
+           *
+           * Items: A point of the curve.
+           */
+          points: [
+            {
+              /**
+               * Cycles.
+               */
+              cycles: string;
+              /**
+               * Amplitude of stress.
+               */
+              stress: string;
+            },
+            ...{
+              /**
+               * Cycles.
+               */
+              cycles: string;
+              /**
+               * Amplitude of stress.
+               */
+              stress: string;
+            }[]
+          ];
+          /**
+           * Axes on which it is straight between points.
+           */
+          between?: "log-log" | "semi-log" | "linear";
+        }
+      | {
+          /**
+           * At one cycle.
+           */
+          coefficient: string;
+          /**
+           * Below zero.
+           */
+          exponent: string;
+        }
+      | {
+          /**
+           * Its name.
+           */
+          library: string;
+        };
+    /**
+     * Curves by the ratio of least to greatest stress, instead of one curve and a rule for means.
+     *
+     * @minItems 2
+     * @maxItems 20
+     *
+     * Items: A curve.
+     */
+    curves?:
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ];
+    /**
+     * Amplitude of stress below which there is no damage.
+     */
+    endurance?: string;
+    /**
+     * Finish, which lowers the strength.
+     */
+    surface?: "polished" | "ground" | "machined" | "hot rolled" | "as forged";
+    /**
+     * Share of parts that bear it, which lowers the strength.
+     */
+    reliability?: "50 %" | "90 %" | "95 %" | "99 %" | "99.9 %";
+    /**
+     * Factor of size on the strength.
+     */
+    size?: string;
+    /**
+     * Factor of temperature on the strength.
+     */
+    temperature?: string;
+    /**
+     * Any other factor on the strength.
+     */
+    other?: string;
+    /**
+     * Constants of life by strain; estimated from the ultimate strength when left out.
+     */
+    strain?: {
+      /**
+       * Coefficient of strength.
+       */
+      strength: string;
+      /**
+       * Exponent of strength, below zero.
+       */
+      exponent: string;
+      /**
+       * Coefficient of ductility.
+       */
+      ductility: string;
+      /**
+       * Exponent of ductility, below zero.
+       */
+      ductile_exponent: string;
+      /**
+       * Coefficient of cyclic hardening.
+       */
+      hardening: string;
+      /**
+       * Exponent of cyclic hardening.
+       */
+      hardening_exponent: string;
+    };
+    /**
+     * Passes that it must bear.
+     */
+    design?: string;
+    /**
+     * What life is told in besides.
+     */
+    unit?: {
+      /**
+       * Such as nights.
+       */
+      name: string;
+      /**
+       * Passes in one.
+       */
+      passes: string;
+    };
+  };
 }
 /**
  * A block along the axes.

@@ -30,7 +30,7 @@ export function ReactionsTable() {
   const { set } = useDesk();
   const { summary, shownFrame, stale } = useFrame();
   if (!summary) return <p className="text-faint">The reactions stand here once a study is solved.</p>;
-  if (!shownFrame?.balance || !shownFrame.supports) return <p className="text-faint">An envelope has no reactions of its own: choose a case or a combination under the model.</p>;
+  if (!shownFrame?.balance || !shownFrame.supports) return <p className="text-faint">No reactions here: an envelope, shapes, sweeps and lives have none of their own. Choose a case or a combination of a static study.</p>;
   const { balance, supports, energy } = shownFrame;
   const largest = Math.max(balance.size * 1e-3, ...balance.load.map(Math.abs), ...supports.map((s) => size(s.reaction)), 1e-300);
   const rows = supports.map((s): Row => ({ key: s.statement, statement: s.statement, words: s.target, force: s.reaction }));

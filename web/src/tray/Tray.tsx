@@ -7,6 +7,7 @@ import { useDesk } from "../workspace/desk";
 import { cornersOf } from "../draw/Corners";
 import { CornersTable } from "./CornersTable";
 import { MembersTable } from "./MembersTable";
+import { LifeTable } from "./LifeTable";
 import { ModesTable } from "./ModesTable";
 import { PartsTable } from "./PartsTable";
 import { BarsTable } from "./BarsTable";
@@ -18,12 +19,12 @@ import { PathsTable } from "./PathsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 
-type Tab = "reactions" | "modes" | "ladder" | "gauges" | "paths" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "modes" | "ladder" | "gauges" | "paths" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
-const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
+const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
 
-const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes" };
+const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes", harmonic: "gauges", life: "life" };
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
@@ -48,10 +49,11 @@ export function Tray() {
     ["corners", "Corners", drawn !== null],
     ["parts", "Parts", true],
     ["reactions", "Reactions", true],
-    ["modes", "Modes", view.document.statements.some((s) => s.kind === "study" && (s.type === "vibration" || s.type === "buckling") && !s.off)],
+    ["modes", "Modes", view.document.statements.some((s) => s.kind === "study" && (s.type === "vibration" || s.type === "buckling" || s.type === "harmonic") && !s.off)],
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["paths", "Paths", has("path")],
-    ["gauges", "Gauges", has("gauge", "section_cut")],
+    ["gauges", "Gauges", has("gauge", "section_cut", "radiated_power")],
+    ["life", "Life", view.document.statements.some((s) => s.kind === "study" && s.type === "life" && !s.off)],
     ["bolts", "Bolts", has("bolt")],
     ["joints", "Joints", has("joint", "one_way", "spot_welds") || view.studies.some((s) => (s.findings?.summary.connectors.length ?? 0) > 0)],
     ["bars", "Bars", has("bars")],
@@ -82,6 +84,7 @@ export function Tray() {
         {tab === "ladder" && <LadderTable />}
         {tab === "paths" && <PathsTable />}
         {tab === "gauges" && <GaugesTable />}
+        {tab === "life" && <LifeTable />}
         {tab === "bolts" && <BoltsTable />}
         {tab === "joints" && <ConnectorsTable />}
         {tab === "bars" && <BarsTable />}

@@ -30,6 +30,8 @@ const ARROWS = [
   ["reaction", "reactions"],
 ] as const;
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
+/** Fields of which the least tells. */
+const LEAST = ["life_power", "fatigue_safety"];
 const STRIP = [0, 118] as const; // pixels that the strip of frames covers
 
 /** The limit in force for a field: the tightest of those that read it. */
@@ -94,7 +96,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const extremes = found.meta.extremes[field];
   if (!extremes) return <Empty text="Reading the field…" />;
   const limit = limitOf(study, field);
-  const scale = scaleOf(extremes, ends, limit?.allowed ?? null);
+  const leastTells = LEAST.includes(field);
+  const scale = scaleOf(extremes, leastTells && ends.low === null && ends.high === null ? { low: extremes.min, high: extremes.max } : ends, limit?.allowed ?? null);
   // A shape has no size: its largest movement is one.
   const shape = isShape(frames[frame]);
   const kind = shape ? "ratio" : extremes.dimension;
@@ -105,7 +108,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
   const course = desk.diagram && !still && found.arrays["diagram at"] ? drawn(diagramOf(found.arrays), desk.diagram, animated ? 0 : factor, (view.shape.size ?? 1) * 0.08) : null;
   const title = fields.find((f) => f.name === field)?.words ?? field;
-  const peak = Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
+  const peak = leastTells || Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
 
   return (
     <>
@@ -129,7 +132,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         {marks && !animated && !course && (
           <>
             <Label keep={setHighLabel} text={shown.text(extremes.max, kind)} tone="bg-slate text-white" />
-            {scale.signed && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
+            {(scale.signed || leastTells) && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
           </>
         )}
         {pointed && <Label keep={setPointLabel} text={shown.text(pointed.value, kind)} tone="bg-paper text-ink" />}
@@ -157,7 +160,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
           ) : (
             <>
               {" "}
-              · peak <b className="font-semibold">{shown.text(peak, kind)}</b>
+              · {leastTells ? "least" : "peak"} <b className="font-semibold">{shown.text(peak, kind)}</b>
             </>
           )}
           {limit && <>, {Math.round((Math.abs(peak) / limit.allowed) * 100)} % of the limit</>}

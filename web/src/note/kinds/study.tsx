@@ -4,17 +4,18 @@ import { buckling, BucklingLine } from "../studies/buckling";
 import { closeUp, CloseUpLine } from "../studies/closeUp";
 import { harmonic, HarmonicLine } from "../studies/harmonic";
 import { ladder, LadderLine } from "../studies/ladder";
+import { life, LifeLine } from "../studies/life";
 import { StaticLine, statics } from "../studies/static";
 import { vibration, VibrationLine } from "../studies/vibration";
 import { entry } from "./entry";
 
 type Study = Of<"study">;
 
-const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine };
+const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine, life: LifeLine };
 
 function StudyLine({ statement }: { statement: Study }) {
   const Line = LINES[statement.type];
   return <Line statement={statement} />;
 }
 
-export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, ladder, closeUp] })];
+export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, life, ladder, closeUp] })];

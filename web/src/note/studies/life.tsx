@@ -1,0 +1,330 @@
+import type { LifeFinding, Of } from "../../api/types";
+import { useFatigueCurves } from "../../api/hooks";
+import { setOrDrop } from "../../ui/assign";
+import { digits, percent } from "../../ui/units";
+import { useDesk } from "../../workspace/desk";
+import { ChoiceChip, TextChip } from "../chips";
+import { useNote } from "../context";
+import { TargetChip } from "../TargetChip";
+import { fresh, type Template } from "../template";
+import { useCases } from "../useCases";
+import { useStatement } from "../useStatement";
+import { HistoryButton } from "./HistoryButton";
+import { OfChip, staticsOf } from "./OfChip";
+
+type Study = Of<"study">;
+type Life = NonNullable<Study["life"]>;
+type Point = { cycles: string; stress: string };
+
+const quiet = "ml-1 rounded px-1 font-sans text-[11.5px] text-faint hover:bg-glow hover:text-ink";
+
+const LOADS = [
+  ["-1", "fully reversed"],
+  ["0", "from zero"],
+  ["ratio", "between it and a share of it"],
+  ["history", "as recorded"],
+  ["duty", "through cases in order"],
+] as const;
+const USES = [
+  ["von_mises", "signed von Mises stress"],
+  ["shear", "signed Tresca stress"],
+  ["principal", "the largest principal stress"],
+] as const;
+const MEANS = [
+  ["none", "means do nothing"],
+  ["goodman", "means by Goodman"],
+  ["gerber", "means by Gerber"],
+  ["soderberg", "means by Soderberg"],
+  ["morrow", "means by Morrow"],
+  ["swt", "means by Smith, Watson, Topper"],
+  ["walker", "means by Walker"],
+] as const;
+const OF_STRAIN = MEANS.filter(([m]) => m === "none" || m === "morrow" || m === "swt");
+const CURVES = [
+  ["power", "a power of life"],
+  ["points", "points"],
+  ["library", "the library"],
+  ["ratios", "curves by ratio"],
+] as const;
+const BETWEEN = [
+  ["log-log", "log–log"],
+  ["semi-log", "semi-log"],
+  ["linear", "linear"],
+] as const;
+const FINISHES = [["", "no finish"], ...["polished", "ground", "machined", "hot rolled", "as forged"].map((f) => [f, f] as const)] as readonly (readonly [NonNullable<Life["surface"]> | "", string])[];
+const BORNE = [["", "half of all parts"], ...["90 %", "95 %", "99 %", "99.9 %"].map((f) => [f, `${f} of all parts`] as const)] as readonly (readonly [NonNullable<Life["reliability"]> | "", string])[];
+const POWER: Life["curve"] = { coefficient: "900 MPa", exponent: "-0.09" };
+const POINTS: [Point, Point] = [
+  { cycles: "1e4", stress: "300 MPa" },
+  { cycles: "1e6", stress: "120 MPa" },
+];
+
+export function LifeLine({ statement }: { statement: Study }) {
+  const { edit, callIt } = useStatement(statement);
+  const life = statement.life;
+  if (!life) return null;
+  const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
+  return (
+    <>
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> finds how long <TargetChip statement={{ ...statement, target: statement.target ?? "" }} kinds={["bodies", "faces", "edges", "points"]} /> lives under the stress of <OfChip statement={statement} />,{" "}
+      <Loaded statement={statement} life={life} />, by{" "}
+      <ChoiceChip
+        label="by"
+        value={life.by ?? "stress"}
+        options={[["stress", "stress"], ["strain", "strain"]] as const}
+        onChoose={(v) =>
+          void change((l) => {
+            l.by = v;
+            if (v === "strain" && !OF_STRAIN.some(([m]) => m === l.mean)) l.mean = "swt";
+          })
+        }
+      />{" "}
+      from the <ChoiceChip label="uses" value={life.uses ?? "von_mises"} options={USES} onChoose={(v) => void change((l) => (l.uses = v))} />; <ChoiceChip label="means" value={life.mean ?? "none"} options={life.by === "strain" ? OF_STRAIN : MEANS} onChoose={(v) => void change((l) => (l.mean = v))} />
+      {life.mean === "walker" && (
+        <>
+          {" "}
+          with <TextChip label="Walker's exponent" value={life.walker ?? "0.5"} onCommit={(v) => change((l) => (l.walker = v))} />
+        </>
+      )}
+      ; {life.by === "strain" ? <Law statement={statement} life={life} /> : <Bears statement={statement} life={life} />}; <Lowered statement={statement} life={life} />; it must last{" "}
+      <TextChip label="design life" optional placeholder="any number of" value={life.design ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "design", v))} /> {life.load && "ratio" in life.load ? "cycles" : "passes"}
+      {life.unit ? (
+        <>
+          , <TextChip label="passes in a unit" value={life.unit.passes} onCommit={(v) => change((l) => l.unit && (l.unit.passes = v))} /> to <TextChip label="unit" value={life.unit.name} onCommit={(v) => change((l) => l.unit && (l.unit.name = v))} />
+          <button className={quiet} onClick={() => void change((l) => void delete l.unit)}>
+            no unit
+          </button>
+        </>
+      ) : (
+        <button className={quiet} title="What life is told in besides, such as years" onClick={() => void change((l) => (l.unit = { name: "years", passes: "365" }))}>
+          + unit
+        </button>
+      )}
+      <Found id={statement.id} />
+    </>
+  );
+}
+
+/** How the stress goes up and down. */
+function Loaded({ statement, life }: { statement: Study; life: Life }) {
+  const { edit } = useStatement(statement);
+  const cases = useCases();
+  const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
+  const { load } = life;
+  const how = "ratio" in load ? (load.ratio === "-1" || load.ratio === "0" ? load.ratio : "ratio") : "history" in load ? "history" : "duty";
+  const names = [["", "its first case"], ...cases.map((n) => [n, n] as const)] as readonly (readonly [string, string])[];
+  const steps = [["", "no load"], ...cases.map((n) => [n, n] as const)] as readonly (readonly [string, string])[];
+  return (
+    <>
+      {how !== "duty" && <ChoiceChip label="case" value={statement.case ?? ""} options={names} onChoose={(v) => void edit((s) => setOrDrop(s, "case", v))} />}{" "}
+      <ChoiceChip
+        label="load"
+        value={how}
+        options={LOADS}
+        onChoose={(v) =>
+          void change((l) => {
+            l.load = v === "history" ? { history: [[1, -1]] } : v === "duty" ? { duty: [{ case: cases[0] ?? "" }, { case: cases[1] ?? "" }] } : { ratio: v === "ratio" ? "-0.5" : v };
+          })
+        }
+      />
+      {how === "ratio" && "ratio" in load && (
+        <>
+          {" "}
+          of <TextChip label="ratio" value={load.ratio} onCommit={(v) => change((l) => (l.load = { ratio: v }))} />
+        </>
+      )}
+      {"history" in load && (
+        <>
+          {" "}
+          in {load.history.flat().length} values{load.file && ` of ${load.file}`} <HistoryButton onRead={(rows, file) => change((l) => (l.load = { history: rows as [[number, ...number[]], ...[number, ...number[]][]], file }))} />
+        </>
+      )}
+      {"duty" in load &&
+        load.duty.map((step, i) => (
+          <span key={i}>
+            {" "}
+            {i > 0 && "→ "}
+            <ChoiceChip label={`step ${i + 1}`} value={step.case} options={steps} onChoose={(v) => void change((l) => "duty" in l.load && l.load.duty[i] && (l.load.duty[i].case = v))} />
+            {" × "}
+            <TextChip label={`factor ${i + 1}`} value={step.factor ?? "1"} onCommit={(v) => change((l) => "duty" in l.load && l.load.duty[i] && (l.load.duty[i].factor = v))} />
+            {load.duty.length > 2 && (
+              <button className={quiet} aria-label={`remove step ${i + 1}`} onClick={() => void change((l) => void ("duty" in l.load && l.load.duty.splice(i, 1)))}>
+                ×
+              </button>
+            )}
+          </span>
+        ))}
+      {"duty" in load && (
+        <button className={quiet} onClick={() => void change((l) => void ("duty" in l.load && l.load.duty.push({ case: "" })))}>
+          + step
+        </button>
+      )}
+      , times <TextChip label="scale" value={life.scale ?? "1"} onCommit={(v) => change((l) => setOrDrop(l, "scale", v))} />
+    </>
+  );
+}
+
+/** The curve of stress against life. */
+function Bears({ statement, life }: { statement: Study; life: Life }) {
+  const { edit } = useStatement(statement);
+  const { data: known } = useFatigueCurves();
+  const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
+  const { curve, curves } = life;
+  const how = curves ? "ratios" : curve && "points" in curve ? "points" : curve && "library" in curve ? "library" : "power";
+  return (
+    <>
+      it bears{" "}
+      <ChoiceChip
+        label="curve"
+        value={how}
+        options={CURVES}
+        onChoose={(v) =>
+          void change((l) => {
+            delete l.curves;
+            delete l.curve;
+            if (v === "ratios")
+              l.curves = [
+                { ratio: "-1", points: POINTS },
+                { ratio: "0", points: POINTS },
+              ];
+            else l.curve = v === "power" ? POWER : v === "points" ? { points: POINTS } : { library: known?.curves[0]?.name ?? "" };
+          })
+        }
+      />{" "}
+      {how === "power" && curve && "coefficient" in curve && (
+        <>
+          <TextChip label="coefficient" value={curve.coefficient} onCommit={(v) => change((l) => l.curve && "coefficient" in l.curve && (l.curve.coefficient = v))} /> N^
+          <TextChip label="exponent" value={curve.exponent} onCommit={(v) => change((l) => l.curve && "coefficient" in l.curve && (l.curve.exponent = v))} />
+        </>
+      )}
+      {curve && "library" in curve && <ChoiceChip label="library curve" value={curve.library} options={(known?.curves ?? []).map((c) => [c.name, c.name] as const)} missing={!!known && !known.curves.some((c) => c.name === curve.library)} onChoose={(v) => void change((l) => (l.curve = { library: v }))} />}
+      {curve && "points" in curve && (
+        <>
+          <Points list={curve.points} onChange={(put) => change((l) => l.curve && "points" in l.curve && put(l.curve.points))} />, <ChoiceChip label="between points" value={curve.between ?? "log-log"} options={BETWEEN} onChoose={(v) => void change((l) => l.curve && "points" in l.curve && (l.curve.between = v))} /> between
+        </>
+      )}
+      {curves?.map((c, i) => (
+        <span key={i} className="block">
+          at a ratio of <TextChip label={`ratio ${i + 1}`} value={c.ratio} onCommit={(v) => change((l) => l.curves?.[i] && (l.curves[i].ratio = v))} />: <Points list={c.points} onChange={(put) => change((l) => l.curves?.[i] && put(l.curves[i].points))} />
+        </span>
+      ))}
+      {curves && (
+        <button className={quiet} onClick={() => void change((l) => void l.curves?.push({ ratio: "0.5", points: POINTS }))}>
+          + curve
+        </button>
+      )}
+      , and endures <TextChip label="endurance" optional placeholder="no stress for ever" value={life.endurance ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "endurance", v))} />
+    </>
+  );
+}
+
+function Points({ list, onChange }: { list: Point[]; onChange: (put: (points: Point[]) => void) => Promise<void> }) {
+  return (
+    <>
+      {list.map((p, i) => (
+        <span key={i}>
+          {i > 0 && ", "}
+          <TextChip label={`stress ${i + 1}`} value={p.stress} onCommit={(v) => onChange((all) => all[i] && (all[i].stress = v))} /> for <TextChip label={`cycles ${i + 1}`} value={p.cycles} onCommit={(v) => onChange((all) => all[i] && (all[i].cycles = v))} />
+          {list.length > 2 && (
+            <button className={quiet} aria-label={`remove point ${i + 1}`} onClick={() => void onChange((all) => void all.splice(i, 1))}>
+              ×
+            </button>
+          )}
+        </span>
+      ))}
+      <button className={quiet} onClick={() => void onChange((all) => void all.push({ ...(all.at(-1) ?? POINTS[0]) }))}>
+        + point
+      </button>
+    </>
+  );
+}
+
+const LAW = [
+  ["strength", "σf′"],
+  ["exponent", "b"],
+  ["ductility", "εf′"],
+  ["ductile_exponent", "c"],
+  ["hardening", "K′"],
+  ["hardening_exponent", "n′"],
+] as const;
+
+function Law({ statement, life }: { statement: Study; life: Life }) {
+  const { edit } = useStatement(statement);
+  const { strain } = life;
+  if (!strain)
+    return (
+      <>
+        its constants estimated from the ultimate strength
+        <button className={quiet} onClick={() => void edit((s) => s.life && (s.life.strain = { strength: "900 MPa", exponent: "-0.09", ductility: "0.4", ductile_exponent: "-0.58", hardening: "1000 MPa", hardening_exponent: "0.15" }))}>
+          type them
+        </button>
+      </>
+    );
+  return (
+    <>
+      {LAW.map(([key, words], i) => (
+        <span key={key}>
+          {i > 0 && ", "}
+          {words} <TextChip label={key.replace("_", " ")} value={strain[key]} onCommit={(v) => edit((s) => s.life?.strain && (s.life.strain[key] = v))} />
+        </span>
+      ))}
+      <button className={quiet} onClick={() => void edit((s) => s.life && void delete s.life.strain)}>
+        estimate them
+      </button>
+    </>
+  );
+}
+
+/** What lowers the strength. */
+function Lowered({ statement, life }: { statement: Study; life: Life }) {
+  const { edit } = useStatement(statement);
+  const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
+  return (
+    <>
+      <ChoiceChip label="finish" value={life.surface ?? ""} options={FINISHES} onChoose={(v) => void change((l) => setOrDrop(l, "surface", v))} />, borne by <ChoiceChip label="borne by" value={life.reliability ?? ""} options={BORNE} onChoose={(v) => void change((l) => setOrDrop(l, "reliability", v))} />, factors for size{" "}
+      <TextChip label="size factor" optional placeholder="1" value={life.size ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "size", v))} />, temperature <TextChip label="temperature factor" optional placeholder="1" value={life.temperature ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "temperature", v))} />, other{" "}
+      <TextChip label="other factor" optional placeholder="1" value={life.other ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "other", v))} />
+    </>
+  );
+}
+
+/** How long, in words. */
+export function lasts(found: LifeFinding): string {
+  const { life } = found.worst;
+  if (life === null) return "without end";
+  const unit = found.unit ? ` (${digits(life / found.unit.passes)} ${found.unit.name})` : "";
+  return `${digits(Number(life.toPrecision(4)))}${unit}`;
+}
+
+function Found({ id }: { id: string }) {
+  const { view, shown } = useNote();
+  const { set } = useDesk();
+  const state = view.studies.find((s) => s.statement === id);
+  const found = state?.findings?.findings.find((f): f is LifeFinding => f.kind === "life");
+  if (!found) return null;
+  return (
+    <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-life>
+      Lasts <b className="font-semibold">{lasts(found)}</b> at least, in{" "}
+      <button className="underline" onClick={() => set({ study: state?.name ?? "", look: "results", spot: found.worst.at as [number, number, number] })}>
+        {found.worst.body}
+      </button>
+      ; the load may be {digits(Number(found.worst.safety.toPrecision(3)))} times as much.{" "}
+      {found.margin !== null && (
+        <span data-verdict={found.holds ? "holds" : "fails"} className={`font-semibold ${found.holds ? "text-spruce" : "text-vermilion"}`}>
+          {found.holds ? "holds" : "fails"}, {percent(found.margin)}
+        </span>
+      )}{" "}
+      {found.by === "stress" && found.yields && <span className="text-amber-ink">The stress there, {shown.text(found.peak, "stress")}, is over yield: life by stress does not apply, choose strain. </span>}
+      {found.by === "stress" && found.yields === false && <span className="text-faint">The stress there, {shown.text(found.peak, "stress")}, stays under yield: life by stress applies. </span>}
+      {found.above && <span className="text-amber-ink">The stress is over the first point of the curve, which is carried on. </span>}
+      {found.estimated && <span className="text-amber-ink">Its constants are an estimate. </span>}
+    </span>
+  );
+}
+
+export const life: Template = {
+  word: "life",
+  text: "study: life under stress that goes up and down",
+  also: "fatigue s-n curve cycles damage rainflow duty endurance goodman strain study",
+  make: (v) => ({ kind: "study", name: fresh(v, "Life"), type: "life", of: staticsOf(v).at(-1) ?? "", life: { load: { ratio: "-1" }, mean: "goodman", curve: { coefficient: "900 MPa", exponent: "-0.09" }, design: "1e6" } }),
+};
