@@ -109,7 +109,7 @@ module Lattice
     # Files that a model imports lie beside it, or are kept in the store.
     def document
       Model::Document.read(Reading.text(path, Model::Document::LARGEST)).tap do |found|
-        found.active("import").each { |s| Shape::Store.shared.lend(s["digest"], File.join(File.dirname(path), s["file"])) }
+        found.active.select { |s| s["digest"] }.each { |s| Shape::Store.shared.lend(s["digest"], File.join(File.dirname(path), s["file"])) }
       end
     end
 

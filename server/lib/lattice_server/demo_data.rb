@@ -22,7 +22,7 @@ module LatticeServer
 
     def add(project, file)
       document = Lattice::Model::Document.read(File.read(file))
-      document.active("import").each { |s| Lattice::Shape::Store.shared.add_file(File.join(File.dirname(file), s["file"])) }
+      document.active.select { |s| s["digest"] }.each { |s| Lattice::Shape::Store.shared.add_file(File.join(File.dirname(file), s["file"])) }
       @out.puts "» demo data: #{'solving ' unless document.active('study').empty?}#{document.name}"
       text = JSON.generate(document.data)
       model = Store::Models.new(@db).create(project, Building::Tasks.sketch(text))

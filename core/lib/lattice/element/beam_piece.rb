@@ -50,11 +50,15 @@ module Lattice
       # @return [Numo::DFloat] [e, 2, 6] forces at the nodes of a unit of strain along the member
       def swelling = @beam.swelling
 
+      # @param free [Numo::DFloat] [e, 2] strain at the ends; its mean counts
+      # @return [Numo::DFloat] [e, 2, names] the forces that it brings
+      def swelling_by(free) = swelling * free.mean(1).reshape(block.size, 1, 1)
+
       # @param u [Numo::DFloat] [e, 2, 6]
       # @param free [Float] strain along the member that brings no force
       # @param per_length [Numo::DFloat] [e, 3] N/m
       # @return [Numo::DFloat] [e, 2, 6] N, V2, V3, T, M2, M3 at both ends
-      def ends(u, per_length, free = 0.0) = @beam.ends(u, per_length, free)
+      def ends(u, per_length, free = 0.0) = @beam.ends(u, per_length, free.is_a?(Float) ? free : free.mean(1))
     end
   end
 end

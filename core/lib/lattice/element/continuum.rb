@@ -49,15 +49,18 @@ module Lattice
         result
       end
 
-      # Forces at the nodes of a unit of strain that is the same in all directions: ∫ Bᵀ D ε.
+      # Forces at the nodes of a strain that is the same in all directions: ∫ Bᵀ D ε.
+      # @param free [Numo::DFloat, nil] [e, n] the strain at the nodes; one everywhere when left out
       # @return [Numo::DFloat] [e, n, d]
-      def swelling(young, poisson)
+      def swelling(young, poisson, free = nil)
         stress = @form.elasticity(young, poisson).dot(@form.free_strain(poisson))
         result = Numo::DFloat.zeros(elements, @kind.nodes, @form.dimension)
         in_chunks do |range|
           mapping = mapping(range, @kind.stiffness_rule)
           slopes = @form.slopes(mapping)
-          weights = volumes(mapping, @kind.stiffness_rule).reshape(range.size, @kind.stiffness_rule.size, 1)
+          weights = volumes(mapping, @kind.stiffness_rule)
+          weights *= at_points(free[range, true].dup, @kind.stiffness_rule) if free
+          weights = weights.reshape(range.size, @kind.stiffness_rule.size, 1)
           @form.terms.each_with_index do |terms, row|
             next if stress[row].zero?
 
@@ -152,15 +155,17 @@ module Lattice
         result
       end
 
-      # @param free [Float] strain, the same in all directions, that brings no stress
+      # @param free [Float, Numo::DFloat] strain, the same in all directions, that brings no stress; at the nodes [e, n] where it varies
       # @return [Numo::DFloat] [e, g, 6]
       def stress(displacements, young, poisson, free = 0.0, rule = @kind.stress_rule)
         strain = strain(displacements, rule, elasticity: @form.elasticity(young, poisson))
-        strain -= @form.free_strain(poisson).reshape(1, 1, strain.shape[2]) * free unless free.zero?
+        free = at_points(free, rule) unless free.is_a?(Float)
+        swollen = free.is_a?(Float) ? !free.zero? : true
+        strain -= @form.free_strain(poisson).reshape(1, 1, strain.shape[2]) * (free.is_a?(Float) ? free : free.reshape(*free.shape, 1)) if swollen
         d = @form.elasticity(young, poisson)
         flat = strain.reshape(elements * rule.size, d.shape[0]).dot(d)
         full = @form.full_stress(flat.reshape(elements, rule.size, d.shape[0]), young, poisson)
-        full[true, true, 2] -= young * free if @form.walled? && !free.zero?
+        full[true, true, 2] -= free * young if @form.walled? && swollen
         full
       end
 
@@ -174,6 +179,15 @@ module Lattice
       end
 
       private
+
+      # What is given at nodes, at the points of a rule. Straight elements have one strain, and one of what is free.
+      # @param table [Numo::DFloat] [e, n]
+      # @return [Numo::DFloat] [e, g]
+      def at_points(table, rule)
+        return table.dot(@kind.values(rule.points).transpose) if @kind.quadratic?
+
+        (table.sum(1) / table.shape[1]).reshape(table.shape[0], 1) + Numo::DFloat.zeros(table.shape[0], rule.size)
+      end
 
       # @yield [Range] elements; answers [e, n, n]
       # @return [Numo::DFloat] [d, d, e, n, n] the same for every component, and nothing between them

@@ -37,11 +37,15 @@ module Lattice
       # @return [Numo::DFloat] [e, n, names] forces at the nodes of a unit of free strain
       def swelling = @continuum.swelling(material.young, material.poisson)
 
+      # @param free [Numo::DFloat] [e, n] strain at the nodes
+      # @return [Numo::DFloat] [e, n, names] the forces that it brings
+      def swelling_by(free) = @continuum.swelling(material.young, material.poisson, free)
+
       # @return [Numo::DFloat] [e, n, d]; see Continuum
       def field_force(&) = @continuum.field_force(&)
 
       # @param u [Numo::DFloat] [e, n, names]
-      # @param free [Float] strain that brings no stress
+      # @param free [Float, Numo::DFloat] strain that brings no stress; [e, n] where it varies
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
       def recover(u, free = 0.0) = { "" => @continuum.nodal_stress(u, material.young, material.poisson, free) }
     end

@@ -31,7 +31,7 @@ module Lattice
       def folded? = false
       def stiffness = @shell.stiffness
       def mass(density) = @shell.mass(density)
-      def geometric(u, free, _per_length = nil) = @shell.geometric(u, free)
+      def geometric(u, free, _per_length = nil) = @shell.geometric(u, even(free))
       def node_volumes = @shell.node_volumes
 
       # @param force [Numo::DFloat] [d] N/m³
@@ -41,13 +41,21 @@ module Lattice
       # @return [Numo::DFloat] [e, n, 6]
       def swelling = @shell.swelling
 
+      # @param free [Numo::DFloat] [e, n] strain at the nodes; of each element its mean counts
+      # @return [Numo::DFloat] [e, n, names] the forces that it brings
+      def swelling_by(free) = swelling * even(free).reshape(block.size, 1, 1)
+
       # @param u [Numo::DFloat] [e, n, 6]
       # @param free [Float] strain that brings no stress
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
       def recover(u, free = 0.0)
-        resultants = @shell.resultants(u, free)
+        resultants = @shell.resultants(u, even(free))
         LAYERS.transform_values { |place| @shell.stress(resultants, place) }
       end
+
+      private
+
+      def even(free) = free.is_a?(Float) ? free : free.mean(1)
     end
   end
 end

@@ -5,7 +5,7 @@ module Lattice
     # The systems in which quantities are shown. Each is a table from the kind of
     # quantity to the unit it is shown in.
     module Display
-      COMMON = { "ratio" => "", "angle" => "deg", "temperature" => "degC", "expansion" => "1/K", "time" => "s",
+      COMMON = { "ratio" => "", "angle" => "deg", "temperature" => "degC", "temperature change" => "K", "expansion" => "1/K", "time" => "s",
                  "frequency" => "Hz", "conductivity" => "W/(m K)", "power" => "W", "power per area" => "W/m2" }.freeze
 
       SYSTEMS = {

@@ -189,6 +189,7 @@ module Lattice
         return walls.any? if ShellResultants::FIELDS.key?(name)
 
         return false if Catalogue::LIFE.any? { |f| f.name == name }
+        return !state(0).warmth.nil? if name == "warmth"
 
         vector = Catalogue.vector(name)&.first
         vector ? State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
@@ -203,6 +204,7 @@ module Lattice
 
       def plain(name, frame, layer)
         return ErrorEstimate.new(self, frame).at_points if name == "stress_error"
+        return at_points(state(frame).warmth, 0) if name == "warmth"
         return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
 
         vector, component = Catalogue.vector(name)

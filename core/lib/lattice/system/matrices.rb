@@ -49,12 +49,14 @@ module Lattice
       # How every piece is moved and loaded within in a state.
       # @param weights [Numo::DFloat] [cases] of the state
       # @param factor [Float] of all loads
-      # @return [Array] of every piece: itself, u [e, n, names], free strain, and of members the load on them [e, 3] N/m
+      # @return [Array] of every piece: itself, u [e, n, names], free strain (a number, or [e, n] where it varies), and of members the load on them [e, 3] N/m
       def moved(u, weights, factor)
-        pieces.zip(spread_loads, free_strains).map do |piece, spread, strains|
+        pieces.zip(spread_loads, free_strains, strain_fields).map do |piece, spread, strains, fields|
           table = dofs.table(piece.conn, piece.names)
           per_length = spread && (weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * factor)
-          [piece, u[table.flatten].reshape(*table.shape).dup, (strains * weights).sum * factor, per_length]
+          [piece, u[table.flatten].reshape(*table.shape).dup, fields.reduce((strains * weights).sum * factor) do |sum, (row, field)|
+            weights[row].zero? ? sum : (field * (weights[row] * factor)) + sum
+          end, per_length]
         end
       end
 

@@ -111,6 +111,31 @@ module Lattice
         push(condition, piece.conn, piece.swelling * strain, piece.names)
       end
 
+      # The same with a strain that varies.
+      # @param strain [Numo::DFloat] [n] at the nodes of the mesh
+      def warm_by(condition, piece, strain)
+        row = problem.cases.index(condition.case_name)
+        table = strain[piece.conn.flatten].reshape(*piece.conn.shape).dup
+        of = strain_fields[pieces.index(piece)]
+        of[row] = of[row] ? of[row] + table : table
+        push(condition, piece.conn, piece.swelling_by(table), piece.names)
+      end
+
+      # @return [Array<Hash>] for every piece the number of a case => [e, n] strain that varies
+      def strain_fields = @strain_fields ||= pieces.map { {} }
+
+      # How much warmer each node is than where it is free of stress, in every case.
+      # @param nodes [Numo::Int32] each once
+      # @param change [Float, Numo::DFloat] K
+      def heat(condition, nodes, change)
+        @warmth ||= Numo::DFloat.zeros(problem.cases.names.size, grid.nodes.shape[0])
+        row = problem.cases.index(condition.case_name)
+        @warmth[row, nodes] = @warmth[row, nodes] + change
+      end
+
+      # @return [Numo::DFloat, nil] [cases, n] K
+      attr_reader :warmth
+
       # @return [Array<Numo::DFloat>] for every piece [cases]
       def free_strains = @free_strains ||= pieces.map { Numo::DFloat.zeros(problem.cases.names.size) }
 

@@ -99,14 +99,14 @@ module Lattice
         def node_volumes = node_areas * @thickness
 
         # @param u [Numo::DFloat] [e, n, 6] global
-        # @param free [Float] strain in the plane that brings no force
+        # @param free [Float, Numo::DFloat] strain in the plane that brings no force; [e] where it varies
         # @return [Resultants]
         def resultants(u, free = 0.0)
           found = Resultants.new(*[3, 3, 2].map { |rows| Numo::DFloat.zeros(@elements, @nodes, rows) }, Numo::DFloat.zeros(@elements, 3, 3))
           in_chunks do |range|
             frame, points = points(range)
             local = local_movement(frame, u[range, true, true].dup)
-            local[true, true, 0..1] = local[true, true, 0..1] - (frame.plane * free)
+            local[true, true, 0..1] = local[true, true, 0..1] - (frame.plane * (free.is_a?(Float) ? free : free[range].reshape(range.size, 1, 1)))
             found.axes[range, true, true] = frame.rotation
             fill(found, range, points, local)
           end

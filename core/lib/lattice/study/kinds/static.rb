@@ -105,7 +105,11 @@ module Lattice
           turned = { rotation: frame.u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
           stress, ends = recovered(frame.u, frame.weights, self.class.options(@study)[0])
           Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), bolts: bolts(frame), connectors: frame.connectors,
-                                               bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal))
+                                               bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal), warmth: warmth(frame))
+        end
+
+        def warmth(frame)
+          @structure.warmth && (frame.weights.dot(@structure.warmth) * self.class.options(@study)[0]).reshape(@grid.nodes.shape[0], 1)
         end
 
         def bolts(frame)
@@ -116,7 +120,7 @@ module Lattice
 
         # Where bodies are warmed, bolts tightened or links let go, ½ u K u is not what they hold.
         def energy(frame, internal)
-          warmed = @structure.free_strains.any? { |strains| !(strains * frame.weights).eq(0).all? }
+          warmed = @structure.free_strains.any? { |strains| !(strains * frame.weights).eq(0).all? } || @structure.strain_fields.any?(&:any?)
           @shortening || warmed || @columns ? nil : (internal * frame.u).sum / 2
         end
       end

@@ -1,0 +1,98 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Load
+    module Conditions
+      # Temperatures of bodies from points that another program made.
+      class TemperatureMap < Condition
+        acts_on :bodies
+
+        NEAR = 0.1    # of the part, that a node may lie from the points
+        MISSED = 0.5  # share of nodes farther than that, at which the cloud is another part's
+        BARS = 12     # of the histogram of distances
+        LENGTHS = { "mm" => 1e-3, "cm" => 1e-2, "m" => 1.0, "in" => 0.0254, "ft" => 0.3048 }.freeze
+        COLDEST = 0.0 # K
+
+        def spreads? = true
+        def loads? = true
+
+        def check!
+          super
+          cloud
+          raise statement.fault("a multiplier of zero leaves no temperature", path: "scale", cure: "Give a factor such as 1.") if scale.zero?
+
+          places.each { |place| needed(Struct.new(:material, :body).new(problem.materials[place.body], problem.parts.body(place.body)), :expansion, "thermal expansion") }
+          coldest = kelvin(cloud.values.min)
+          return if coldest >= COLDEST
+
+          raise statement.fault("its coldest point has #{Quantity::Display.format(coldest, 'temperature')}, which nothing can have", path: "degrees", cure: "Choose the unit that the temperatures are in.")
+        end
+
+        def signature = [*super, statement["digest"]]
+
+        def apply(structure)
+          check!
+          names = places.map(&:body)
+          pieces = structure.pieces.select { |p| names.include?(p.body.name) }
+          nodes = Algebra::Gather.distinct(pieces.map(&:conn))
+          change = mapped(structure, nodes)
+          structure.heat(self, nodes, change[nodes].dup)
+          pieces.each { |piece| structure.warm_by(self, piece, change * needed(piece, :expansion, "thermal expansion")) }
+        end
+
+        private
+
+        def reference = statement.quantity("reference", "temperature") || 293.15
+        def scale = statement.quantity("scale", "ratio") || 1.0
+        def reach = statement.quantity("reach", "length") || (problem.parts.size * NEAR)
+
+        def cloud
+          @cloud ||= Format::Cloud.read(file, statement["column"])
+        rescue InvalidInput => e
+          raise e if e.faults.any?(&:statement)
+
+          raise statement.fault("“#{statement['file']}”: #{e.faults[0].message}", path: "file", cure: e.faults[0].cure)
+        end
+
+        def file
+          Shape::Store.shared.file(statement["digest"]) || raise(statement.fault("the file “#{statement['file']}” is not there", path: "file", cure: "Bring it in again."))
+        end
+
+        def kelvin(value)
+          unit = Quantity::Unit.find(statement["degrees"] || "degC")
+          (value * unit.factor) + unit.offset
+        end
+
+        # @return [Numo::DFloat] [n] K above the reference, at the nodes
+        def mapped(structure, nodes)
+          offset = Numo::DFloat.cast(Shape::Placement.spot(statement["offset"] || { "x" => "0 m", "y" => "0 m", "z" => "0 m" }))
+          points = (cloud.points * LENGTHS.fetch(statement["unit"] || "m")) + offset.reshape(1, 3)
+          temperatures = kelvin(cloud.values)
+          found = Mesh::FromPoints.new(points, temperatures).call(structure.grid.nodes[nodes, true].dup)
+          # Nothing is hotter or colder than what it was made from.
+          values = found.values.clip(temperatures.min, temperatures.max)
+          far = found.distance > reach
+          missed!(far.count_true, nodes.size)
+          structure.reports << report(found, values, temperatures, far.count_true)
+          Numo::DFloat.zeros(structure.grid.nodes.shape[0]).tap { |all| all[nodes] = (values - reference) * scale }
+        end
+
+        def missed!(far, all)
+          return if far <= all * MISSED
+
+          raise statement.fault("#{far} of #{all} nodes lie farther than #{Quantity::Display.format(reach, 'length', system: problem.document.units)} from its points", path: "unit",
+                                                                                                                                                                        cure: "Check the unit of its lengths and where it lies, or give a longer reach.")
+        end
+
+        def report(found, values, source, far)
+          top = [found.distance.max, 1e-12].max
+          bars = Numo::Int32.cast((found.distance / top * BARS).floor.clip(0, BARS - 1)).bincount(minlength: BARS).to_a
+          { statement: statement.id, label: "temperatures from “#{statement['file']}”", covered: nil, whole: nil, nodes: values.size, points: source.size, far: far, reach: reach, farthest: top, bars: bars,
+            source: summary(source), target: summary(values), least: 0.0, greatest: top }
+        end
+
+        def summary(values) = { least: values.min, greatest: values.max, mean: values.mean }
+      end
+    end
+  end
+end
