@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 RSpec.describe Lattice::Load::Conditions::TemperatureMap do
-  around { |example| Dir.mktmpdir { |folder| (@folder = folder) && example.run } }
+  let(:folder) { Dir.mktmpdir }
+
+  after { FileUtils.rm_rf(folder) }
 
   # @yield [x, y, z] in mm, answers degrees C
   def cloud(count = 4000, name: "flow.csv", head: "x,y,z,temperature", range: [[-5, 205], [-5, 25], [-5, 15]])
@@ -11,22 +13,21 @@ RSpec.describe Lattice::Load::Conditions::TemperatureMap do
   end
 
   def written(text, name = "flow.csv")
-    path = File.join(@folder, name)
+    path = File.join(folder, name)
     File.write(path, text)
     digest = Digest::SHA256.file(path).hexdigest
     Lattice::Shape::Store.shared.lend(digest, path)
     { "id" => "t", "kind" => "temperature_map", "target" => "bar", "file" => name, "digest" => digest, "unit" => "mm" }
   end
 
+  def corner(name, place)
+    from, to = [-1, 1].map { |by| spot(*place.map { |v| v + by }) }
+    { "id" => name, "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => from, "to" => to } } }
+  end
+
   # Free to grow: held in one corner, and from turning.
   def bar(map, order: "quadratic", size: "10 mm", expansion: "12e-6 1/K")
-    points = { "a" => [0, 0, 0], "b" => [200, 0, 0], "c" => [0, 20, 0] }.map do |name, at|
-      { "id" => name, "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => spot(*at.map do |v|
-        v - 1
-      end), "to" => spot(*at.map do |v|
-              v + 1
-            end) } } }
-    end
+    points = { "a" => [0, 0, 0], "b" => [200, 0, 0], "c" => [0, 20, 0] }.map { |name, at| corner(name, at) }
     problem({ force: nil, support: { "target" => "a" }, material: { "properties" => Models::STEEL.merge("expansion" => expansion).compact }, mesh: { "size" => size, "order" => order } }, *points,
             { "id" => "s2", "kind" => "support", "target" => "b", "components" => %w[y z] }, { "id" => "s3", "kind" => "support", "target" => "c", "components" => ["z"] }, map)
   end
@@ -46,11 +47,10 @@ RSpec.describe Lattice::Load::Conditions::TemperatureMap do
 
   it "finds the stress of a bent field: a free beam that is warmer at both edges" do
     map = cloud(20_000, range: [[-5, 205], [-5, 25], [0, 0]]) { |_, y, _| 20 + (100 * (((y - 10) / 10)**2)) }
-    ends = { "root" => 0, "tip" => 200 }.map do |name, x|
-      { "id" => name, "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => spot(x - 1, -1, -1), "to" => spot(x + 1, 1, 1) } } }
-    end
-    thin = problem({ root: nil, tip: nil, body: { "make" => "plane stress", "thickness" => "1 mm" }, force: nil, support: { "target" => "root", "components" => %w[x y] }, mesh: { "size" => "2.5 mm", "order" => "quadratic" },
-                     material: { "properties" => Models::STEEL.merge("expansion" => "12e-6 1/K") } }, *ends, { "id" => "s2", "kind" => "support", "target" => "tip", "components" => ["y"] }, map)
+    ends = { "root" => [0, 0, 0], "tip" => [200, 0, 0] }.map { |name, at| corner(name, at) }
+    flat = { root: nil, tip: nil, force: nil, body: { "make" => "plane stress", "thickness" => "1 mm" }, support: { "target" => "root", "components" => %w[x y] },
+             mesh: { "size" => "2.5 mm", "order" => "quadratic" }, material: { "properties" => Models::STEEL.merge("expansion" => "12e-6 1/K") } }
+    thin = problem(flat, *ends, { "id" => "s2", "kind" => "support", "target" => "tip", "components" => ["y"] }, map)
     result = solved(thin)
     nodes = result.grid.nodes
     # E α 100 (1/3 − (y/c)²), S. P. Timoshenko, J. N. Goodier, Theory of Elasticity, 1951.
@@ -74,18 +74,16 @@ RSpec.describe Lattice::Load::Conditions::TemperatureMap do
     expect(solved(bar(sparse)).field("warmth").max).to be_between(60, 181)
   end
 
-  { "a cloud in another unit" => [->(s) { s.cloud { 20 }.merge("unit" => "m") }, /nodes lie farther than/], "a gap" => [->(s) { s.written("x,y,z,t\n1,2,3,4\n1,2,,4\n") }, /line 3 has a gap/],
-    "what is no number" => [->(s) { s.written("x,y,z,t\n1,2,3,nan\n") }, /no number/], "three columns" => [->(s) { s.written("1,2,3\n4,5,6\n") }, /3 columns/],
-    "a column that is not there" => [->(s) { s.cloud { 20 }.merge("column" => "heat") }, /no column “heat”/], "colder than can be" => [lambda { |s|
-                                                                                                                s.cloud do
-                                                                                                                  -300
-                                                                                                                end
-                                                                                                              }, /which nothing can have/] }.each do |name, (map, message)|
+  { "a gap" => ["x,y,z,t\n1,2,3,4\n1,2,,4\n", /line 3 has a gap/], "what is no number" => ["x,y,z,t\n1,2,3,nan\n", /no number/], "three columns" => ["1,2,3\n4,5,6\n", /3 columns/],
+    "colder than can be" => ["x,y,z,t\n1,2,3,-300\n", /which nothing can have/] }.each do |name, (text, message)|
     it "refuses #{name}" do
-      example = self
-      statement = map.call(Class.new { define_method(:method_missing) { |way, *args, **more, &block| example.send(way, *args, **more, &block) } }.new)
-      expect { solved(bar(statement)) }.to raise_error(Lattice::InvalidInput, message)
+      expect { solved(bar(written(text))) }.to raise_error(Lattice::InvalidInput, message)
     end
+  end
+
+  it "refuses a cloud in another unit, and a column that is not there" do
+    expect { solved(bar(cloud { 20 }.merge("unit" => "m"))) }.to raise_error(Lattice::InvalidInput, /nodes lie farther than .* from its points/)
+    expect { solved(bar(cloud { 20 }.merge("column" => "heat"))) }.to raise_error(Lattice::InvalidInput, /no column “heat”/)
   end
 
   it "refuses a file that is gone, and a material that does not grow" do

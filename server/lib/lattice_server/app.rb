@@ -138,7 +138,7 @@ module LatticeServer
     post "/api/models/:id/files" do
       models.find(params[:id])
       limits = { seconds: Lattice::Format::ShapeFile::SECONDS + 10, memory: 4 * Builders::GIGABYTE }
-      answer(sent_file { |path| Builders.slow.ask(:bring, path, params[:name].to_s, { unit: params[:unit] }, **limits) }, 201)
+      answer(sent_file { |path| Builders.slow.ask(:bring, path, params[:name].to_s, { unit: params[:unit], kind: params[:kind] }, **limits) }, 201)
     end
 
     # Reads columns of numbers out of a text file, such as a record.

@@ -122,6 +122,14 @@ export interface JoinReport {
   nodes: number;
   /** Nodes that lay out of reach, of beds. */
   left?: number;
+  /** Of mapped temperatures: how many points there were, how many nodes lie too far, a histogram of distances up to the farthest, and what both fields are, K. */
+  points?: number;
+  far?: number;
+  reach?: number;
+  farthest?: number;
+  bars?: number[];
+  source?: { least: number; greatest: number; mean: number };
+  target?: { least: number; greatest: number; mean: number };
 }
 
 /** A member with the forces in it: at its ends, and the extremes between. */

@@ -42,6 +42,7 @@ export type Statement =
   | StatementSection
   | StatementLineLoad
   | StatementTemperature
+  | StatementTemperatureMap
   | StatementSpring
   | StatementMoment
   | StatementSpin
@@ -9995,6 +9996,78 @@ export interface StatementTemperature {
   case?: string;
 }
 /**
+ * Temperatures of bodies from points that another program made.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_temperature_map".
+ */
+export interface StatementTemperatureMap {
+  id: Id;
+  kind: "temperature_map";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The file's own name.
+   */
+  file?: string;
+  /**
+   * SHA-256 of the file's bytes, which are kept.
+   */
+  digest?: string;
+  /**
+   * The column of temperatures; the first that is none of x, y and z when left out.
+   */
+  column?: string;
+  /**
+   * Unit of its lengths; m when left out.
+   */
+  unit?: "mm" | "cm" | "m" | "in" | "ft";
+  /**
+   * Unit of its temperatures; degC when left out.
+   */
+  degrees?: "degC" | "K" | "degF";
+  offset?: Spot2;
+  /**
+   * What is above the reference is multiplied by this.
+   */
+  scale?: string;
+  /**
+   * The temperature at which the bodies are free of stress; 20 degC when left out.
+   */
+  reference?: string;
+  /**
+   * How far a node may lie from its points; a tenth of the part when left out.
+   */
+  reach?: string;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot2 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
  * Springs from a place to the ground, or to another region.
  *
  * This interface was referenced by `Model`'s JSON-Schema
@@ -10095,7 +10168,7 @@ export interface StatementSpin {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot2;
+  through?: Spot3;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -10104,7 +10177,7 @@ export interface StatementSpin {
 /**
  * A point in space.
  */
-export interface Spot2 {
+export interface Spot3 {
   /**
    * x.
    */
@@ -10275,7 +10348,7 @@ export interface StatementRotation {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot3;
+  through?: Spot4;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -10284,7 +10357,7 @@ export interface StatementRotation {
 /**
  * A point in space.
  */
-export interface Spot3 {
+export interface Spot4 {
   /**
    * x.
    */
@@ -10314,8 +10387,8 @@ export interface StatementPath {
   name: string;
   study: string;
   quantity: Quantity;
-  from: Spot4;
-  to: Spot5;
+  from: Spot5;
+  to: Spot6;
   /**
    * How many values; 21 when left out.
    */
@@ -10324,7 +10397,7 @@ export interface StatementPath {
 /**
  * A point in space.
  */
-export interface Spot4 {
+export interface Spot5 {
   /**
    * x.
    */
@@ -10341,7 +10414,7 @@ export interface Spot4 {
 /**
  * A point in space.
  */
-export interface Spot5 {
+export interface Spot6 {
   /**
    * x.
    */
@@ -10560,12 +10633,12 @@ export interface StatementJoint {
    * An axis with its sign, or three components.
    */
   axis?: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot6;
+  through?: Spot7;
 }
 /**
  * A point in space.
  */
-export interface Spot6 {
+export interface Spot7 {
   /**
    * x.
    */
@@ -10679,8 +10752,8 @@ export interface StatementSpotWelds {
    * The name of the other region.
    */
   to: string;
-  from: Spot7;
-  until: Spot8;
+  from: Spot8;
+  until: Spot9;
   /**
    * How many.
    */
@@ -10693,7 +10766,7 @@ export interface StatementSpotWelds {
 /**
  * A point in space.
  */
-export interface Spot7 {
+export interface Spot8 {
   /**
    * x.
    */
@@ -10710,7 +10783,7 @@ export interface Spot7 {
 /**
  * A point in space.
  */
-export interface Spot8 {
+export interface Spot9 {
   /**
    * x.
    */
@@ -10741,12 +10814,12 @@ export interface StatementPoint {
    * Its name.
    */
   name: string;
-  at: Spot9;
+  at: Spot10;
 }
 /**
  * A point in space.
  */
-export interface Spot9 {
+export interface Spot10 {
   /**
    * x.
    */
@@ -10896,7 +10969,7 @@ export interface StatementMotion {
    * Time of one full swing.
    */
   period: string;
-  through?: Spot10;
+  through?: Spot11;
   /**
    * Phase at which it is looked at; 90 deg, the end of the swing, when left out.
    */
@@ -10922,7 +10995,7 @@ export interface StatementMotion {
 /**
  * A point in space.
  */
-export interface Spot10 {
+export interface Spot11 {
   /**
    * x.
    */
@@ -11020,7 +11093,7 @@ export interface StatementGauge {
   name: string;
   study: string;
   quantity: Quantity;
-  spot?: Spot11;
+  spot?: Spot12;
   /**
    * The place that it reads over, instead of a point.
    */
@@ -11033,7 +11106,7 @@ export interface StatementGauge {
 /**
  * A point in space.
  */
-export interface Spot11 {
+export interface Spot12 {
   /**
    * x.
    */

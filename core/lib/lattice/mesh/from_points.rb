@@ -12,6 +12,7 @@ module Lattice
       RIDGE = 1e-10
       AROUND = [-1, 0, 1].product([-1, 0, 1], [-1, 0, 1]).freeze
       AT_ONCE = 50_000 # targets
+      WIDE = 100_000   # cells along an axis
 
       # values [k]; distance [k] m to the nearest mean that was used
       Found = Struct.new(:values, :distance)
@@ -63,8 +64,6 @@ module Lattice
         means = Numo::DFloat.zeros(keys.size, 3).tap { |all| 3.times { |k| all[true, k] = mean[@points[true, k]] } }
         Cells.new(size, keys, means, mean[@values])
       end
-
-      WIDE = 2_000_000 # cells along an axis
 
       def key(place) = ((((place[true, 0] + WIDE) * (4 * WIDE)) + place[true, 1] + WIDE) * (4 * WIDE)) + place[true, 2] + WIDE
 

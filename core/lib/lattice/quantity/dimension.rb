@@ -52,7 +52,8 @@ module Lattice
       # enough to 1 that squares and products of such numbers stay numbers.
       LARGEST = {
         "ratio" => 1e9, "length" => 1e5, "area" => 1e10, "volume" => 1e15, "second moment" => 1e20, "angle" => 1e4, "mass" => 1e15, "time" => 1e12,
-        "temperature" => 1e6, "temperature change" => 1e6, "force" => 1e15, "inertia" => 1e25, "moment" => 1e18, "stress" => 1e15, "stiffness" => 1e18, "line load" => 1e15, "bed stiffness" => 1e21, "density" => 1e13,
+        "temperature" => 1e6, "temperature change" => 1e6,
+        "force" => 1e15, "inertia" => 1e25, "moment" => 1e18, "stress" => 1e15, "stiffness" => 1e18, "line load" => 1e15, "bed stiffness" => 1e21, "density" => 1e13,
         "acceleration" => 1e9, "velocity" => 1e7, "frequency" => 1e12, "power" => 1e15, "power per area" => 1e15, "expansion" => 1e3, "conductivity" => 1e9
       }.freeze
 

@@ -2,7 +2,7 @@
 
 module LatticeServer
   module Building
-    # Takes in a geometry file: reads it first, and keeps it only when it can be read.
+    # Takes in a geometry file, or a cloud of points with values: reads it first, and keeps it only when it can be read.
     class Bringing
       def initialize(path, name, params)
         @path = path
@@ -15,8 +15,10 @@ module LatticeServer
       def call
         raise Problem.new(422, "the file has no name", cure: "Send its name.") if @name.empty?
 
-        statement = Lattice::Model::Statement.new(fields)
         store = Lattice::Shape::Store.shared
+        return cloud(store) if @params[:kind] == "cloud"
+
+        statement = Lattice::Model::Statement.new(fields)
         store.lend(fields["digest"], @path)
         bodies = Lattice::Shape::Import.new(statement, store).bodies
         store.add_file(@path)
@@ -26,6 +28,12 @@ module LatticeServer
       end
 
       private
+
+      def cloud(store)
+        found = Lattice::Format::Cloud.read(@path)
+        store.add_file(@path)
+        { file: @name, digest: fields["digest"], points: found.values.size, least: found.values.min, greatest: found.values.max }
+      end
 
       def fields
         @fields ||= { "id" => "file", "kind" => "import", "name" => File.basename(@name, File.extname(@name)), "file" => @name, "digest" => Digest::SHA256.file(@path).hexdigest,

@@ -55,6 +55,8 @@ module Lattice
         end
 
         def file
+          raise statement.fault("it has no file of points yet", path: "file", cure: "Bring in a CSV file with x, y, z and temperatures.") unless statement["digest"]
+
           Shape::Store.shared.file(statement["digest"]) || raise(statement.fault("the file “#{statement['file']}” is not there", path: "file", cure: "Bring it in again."))
         end
 
@@ -80,8 +82,8 @@ module Lattice
         def missed!(far, all)
           return if far <= all * MISSED
 
-          raise statement.fault("#{far} of #{all} nodes lie farther than #{Quantity::Display.format(reach, 'length', system: problem.document.units)} from its points", path: "unit",
-                                                                                                                                                                        cure: "Check the unit of its lengths and where it lies, or give a longer reach.")
+          away = Quantity::Display.format(reach, "length", system: problem.document.units)
+          raise statement.fault("#{far} of #{all} nodes lie farther than #{away} from its points", path: "unit", cure: "Check the unit of its lengths and where it lies, or give a longer reach.")
         end
 
         def report(found, values, source, far)
