@@ -1,0 +1,103 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+# What swings, what wears, and what is warmed by points of a file: from an empty project.
+RSpec.describe "What swings, wears and warms" do
+  include Writing
+
+  let(:folder) { Dir.mktmpdir }
+
+  after { FileUtils.rm_rf(folder) }
+
+  def bar(name)
+    new_project(name)
+    say("rectangle", width: "120 mm", height: "20 mm")
+    say("body", thickness: "10 mm")
+    say("material")
+    group("root", axis: "x =", at: "0 mm")
+    group("tip", axis: "x =", at: "120 mm")
+    say("fix", target: "root")
+    say("force", target: "tip", force: "2 kN", direction: "−y")
+    say("mesh", size: "10 mm")
+    say("static")
+  end
+
+  def solve_all(*studies)
+    click_button "Solve", match: :first
+    within("nav[aria-label=Studies]") { studies.each { |study| expect(page).to have_css("button[title='#{study}: solved']", wait: 90) } }
+  end
+
+  def show(study)
+    within("nav[aria-label=Studies]") { click_button study }
+  end
+
+  def file(name, text) = File.join(folder, name).tap { |path| File.write(path, text) }
+
+  it "sweeps frequencies: a gauge finds the peak, a click on its curve shows it, sound power is told, and bad damping refused" do
+    bar("Bar that swings")
+    say("vibration", modes: "6")
+    sweep = say("harmonic response", from: "100 Hz", damping: "3 %")
+    fill(sweep, "to", "1500 Hz")
+    say("gauge", quantity: "displacement along y", at_x: "120 mm", at_y: "10 mm", at_z: "5 mm")
+    say("radiated power", target: "tip")
+    solve_all("Static", "Vibration", "Sweep")
+    show("Sweep")
+    within("##{sweep}") { expect(page).to have_css("[data-sweep]", text: /frequencies, 6 modes, and what the modes left out add stiffly/) }
+    within_section("Findings") do
+      expect(page).to have_text(/greatest at 1\D?1\d\d Hz, 16\.\d+ times what the loads do at rest/)
+      expect(page).to have_css("[data-power]", text: /at most .* W, .* dB/)
+      find("button.underline", match: :first).click
+    end
+    expect(page).to have_css("[data-testid=window]", text: /Sweep, 1\D?1\d\d Hz/)
+    tab("Gauges")
+    find("svg[aria-label='gauges over the frames']").click
+    expect(page).to have_css("[data-testid=window]", text: /Sweep, \d/)
+    within("[aria-label=Frames]") { find("[role=radio]", text: "envelope over the sweep").click }
+    expect(page).to have_text("an envelope does not move")
+    tab("Modes")
+    within("table[aria-label='Modes of the sweep']") { expect(page).to have_css("tbody tr", count: 6).and have_text("97") }
+    fill(sweep, "damping", "120 %")
+    expect(page).to have_text("critical or over it: nothing would swing")
+  end
+
+  it "finds how long it lasts: fully reversed, then by a recorded history out of a file; one with a gap is refused" do
+    bar("Bar that wears")
+    life = say("life", endurance: "50 MPa")
+    solve_all("Static", "Life")
+    within("##{life}") { expect(page).to have_css("[data-life]", text: /Lasts .* at least.*(holds|fails)/) }
+    show("Life")
+    tab("Life")
+    within("table[aria-label=Loops]") { expect(page).to have_css("tbody tr", count: 1) }
+    expect(page).to have_css("[data-testid=window]", text: /life, as a power of ten.*least/)
+    find("##{life} [aria-label^='load:']").click
+    find("[role=menuitem]", text: "as recorded").click
+    within("##{life}") { expect(page).to have_text("in 2 values") }
+    find("##{life} input[aria-label='history file']", visible: :all).attach_file(file("gap.csv", "step,pull\n0,1\n1,\n"))
+    expect(page).to have_text("gap.csv: line 3 has a gap")
+    find("##{life} input[aria-label='history file']", visible: :all).attach_file(file("night.csv", "step,pull\n0,0.2\n1,1\n2,-0.5\n3,0.8\n4,-1\n5,0.4\n"))
+    within("##{life}") { expect(page).to have_text("in 6 values of night.csv") }
+    solve_all("Life")
+    tab("Life")
+    within("table[aria-label=Loops]") { expect(page).to have_css("tbody tr", count: 3) }
+  end
+
+  it "takes temperatures from a file of points, shows what was carried over, and refuses a file in another unit" do
+    bar("Bar in the frost")
+    statement = say("temperatures from a file")
+    expect(page).to have_text("it has no file of points yet")
+    rows = (-5..125).step(10).to_a.product([-5, 5, 15, 25], [-5, 5, 15]).map { |x, y, z| [x, y, z, 20 - (x / 4.0)].join(",") }
+    find("##{statement} input[aria-label='file of temperatures']", visible: :all).attach_file(file("frost.csv", "x,y,z,t\n#{rows.join("\n")}"))
+    within("##{statement}") { expect(page).to have_text("has the temperatures of frost.csv") }
+    choose = lambda do |unit|
+      find("##{statement} [aria-label^='unit:']").click
+      find("[role=menuitem]", exact_text: unit).click
+    end
+    choose["mm"]
+    solve_all("Static")
+    within("##{statement}") { expect(page).to have_css("[data-mapped]", text: /168 points of .* None lies too far/) }
+    choose["m"]
+    click_button "Solve", match: :first
+    expect(page).to have_text(/nodes lie farther than .* from its points/, wait: 60)
+  end
+end
