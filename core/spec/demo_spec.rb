@@ -27,6 +27,14 @@ RSpec.describe "The demo models" do
     "slewing-ring" => [{ "von_mises" => 173.786e6 }, 6.930809],
     # By hand: 14.1 kN m over the transformed section, 3.14 MPa; the concrete alone weighs 422.4 kg.
     "pier-ring-beam" => [{ "displacement_y" => 0.346842e-3, "principal_max" => 3.18181e6 }, 422.4],
+    # By hand: 12 m of beams of 1939.6 mm², and the machine.
+    "gallery-air-handler" => [{ "displacement" => 1.94083e-3 }, 380 + (12 * 1939.6e-6 * 7850)],
+    # 2.28 m² of sheet, 2 mm thick.
+    "control-cabinet" => [{ "von_mises" => 14.1246e6 }, 2.28 * 0.002 * 7850, "Shaken floor"],
+    "azimuth-drive-hub" => [{ "von_mises" => 208.135e6 }, 2.172395],
+    # 4083.5 mm² of aluminium and 960 mm² of strut, 10 mm thick.
+    "junction-bracket" => [{ "von_mises" => 194.959e6 }, (4083.5e-6 * 0.01 * 2700) + (960e-6 * 0.01 * 1600)],
+    "lens-barrel" => [{ "principal_max" => 15.1558e6, "von_mises" => 76.5947e6 }, 2.709655],
     "shutter-link" => [{ "von_mises" => 134.020e6, "displacement" => 0.16004e-3 }, 0.195984]
   }
 
