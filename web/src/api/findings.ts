@@ -169,6 +169,17 @@ export interface LifeFinding {
   holds: boolean;
 }
 
+/** What flows in (and, negative, out) of a heat study, W; temperatures in K. */
+export interface HeatFinding {
+  kind: "heat";
+  statement: string;
+  rows: { statement: string; how: string; target: string; power: number }[];
+  error: number;
+  least: number;
+  greatest: number;
+  holds: boolean;
+}
+
 /** What passes through a plane, frame by frame; N, N m and m. */
 export interface SectionFinding {
   kind: "section_cut";
@@ -232,7 +243,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

@@ -43,6 +43,7 @@ export type Statement =
   | StatementLineLoad
   | StatementTemperature
   | StatementTemperatureMap
+  | StatementHeat
   | StatementSpring
   | StatementMoment
   | StatementSpin
@@ -435,7 +436,9 @@ export type Quantity =
   | "damage"
   | "fatigue_safety"
   | "alternating"
-  | "biaxiality";
+  | "biaxiality"
+  | "temperature"
+  | "heat_flux";
 
 /**
  * A model document of Gentle Lattice: the note, statement by statement. Every value carries its unit.
@@ -1723,7 +1726,7 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic" | "life";
+  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic" | "life" | "heat";
   /**
    * All loads are multiplied by this.
    */
@@ -1778,7 +1781,9 @@ export interface StatementStudy {
     | "damage"
     | "fatigue_safety"
     | "alternating"
-    | "biaxiality";
+    | "biaxiality"
+    | "temperature"
+    | "heat_flux";
   /**
    * Of a ladder: where the peak is looked for; of life, the bodies or places whose life is found. Everywhere when left out.
    */
@@ -10049,6 +10054,10 @@ export interface StatementTemperatureMap {
    * The load case it belongs to; the one without a name when left out.
    */
   case?: string;
+  /**
+   * A heat study, instead of a file.
+   */
+  study?: string;
 }
 /**
  * A point in space.
@@ -10066,6 +10075,40 @@ export interface Spot2 {
    * z.
    */
   z: string;
+}
+/**
+ * What heats or cools a place in heat studies.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_heat".
+ */
+export interface StatementHeat {
+  id: Id;
+  kind: "heat";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * A temperature that is held; heat that flows in through faces; heat that arises within bodies; or air that takes it away.
+   */
+  how: "held" | "flux" | "source" | "convection";
+  /**
+   * That is held, or that of the air.
+   */
+  temperature?: string;
+  /**
+   * Heat in all.
+   */
+  power?: string;
+  /**
+   * Heat that air takes, per area and degree.
+   */
+  film?: string;
 }
 /**
  * Springs from a place to the ground, or to another region.

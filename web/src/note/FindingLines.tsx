@@ -12,7 +12,7 @@ export function StudyFindings({ study }: { study: StudyState }) {
   const real = frames.filter((f) => f.kind !== "envelope");
   const most = (of: (f: (typeof frames)[number]) => number) => real.reduce((a, b) => (of(b) > of(a) ? b : a));
   // What shapes and lives say stands at their study.
-  if (real[0]?.kind === "life") return null;
+  if (real[0]?.kind === "life" || real[0]?.kind === "heat") return null;
   if (!real.some((f) => f.peaks.von_mises)) return <p className={`px-3 py-0.5 font-serif ${study.state === "stale" ? "opacity-60" : ""}`}>{study.name}: {real.length} shapes.</p>;
   const [stressed, bent] = [most((f) => f.peaks.von_mises?.value ?? 0), most((f) => f.peaks.displacement.value)];
   const named = (frame: { name: string }) => (real.length > 1 ? ` ${real[0]?.kind === "frequency" ? "at" : "in"} ${frame.name}` : "");

@@ -29,6 +29,8 @@ export const LIMITED: readonly (readonly [Limited, string])[] = [
   ["acceleration_x", "acceleration along x"],
   ["acceleration_y", "acceleration along y"],
   ["acceleration_z", "acceleration along z"],
+  ["temperature", "temperature"],
+  ["heat_flux", "flow of heat"],
   ["damage", "damage of the design life"],
   ["life_power", "life, as a power of ten"],
   ["fatigue_safety", "factor on the load for the design life"],

@@ -2,7 +2,7 @@
 
 module Lattice
   class Command
-    # What is said of what swings and of what wears, for people.
+    # What is said of what swings, wears and warms, for people.
     module CyclicLines
       private
 
@@ -56,6 +56,11 @@ module Lattice
           end || "–",
            l[:life] ? number(l[:life]) : "endless", number(l[:damage])]
         end)
+      end
+
+      def heat(finding)
+        flows = finding[:rows].map { |r| "#{shown(r[:power], 'power')} at #{r[:target]}" }
+        ["heat in and out: #{flows.join(', ')}", finding.values_at(:least, :greatest).map { |t| shown(t, "temperature") }.join(" to "), "", finding[:holds] ? "holds" : "fails"]
       end
 
       def frame_name(frame) = @findings[:summary][:frames][frame][:name]

@@ -4,6 +4,8 @@ module Lattice
   module Element
     # Displacement elements on whole blocks: stiffness, body force, strain and stress.
     class Continuum
+      include Slopes
+
       CHUNK = 500 # elements at a time, to keep the work in the cache
 
       FORMULATIONS = { "solid" => Solid, "plane stress" => PlaneStress, "plane strain" => PlaneStrain,

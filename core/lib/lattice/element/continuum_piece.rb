@@ -41,6 +41,13 @@ module Lattice
       # @return [Numo::DFloat] [e, n, names] the forces that it brings
       def swelling_by(free) = @continuum.swelling(material.young, material.poisson, free)
 
+      # @return [Numo::DFloat] [1, 1, e, n, n] W/K
+      def conduction = @continuum.conduction * material.conductivity
+
+      # @param temperatures [Numo::DFloat] [e, n] K
+      # @return [Numo::DFloat] [e, n, 3] W/m²
+      def heat_flux(temperatures) = @continuum.nodal_slopes(temperatures) * -material.conductivity
+
       # @return [Numo::DFloat] [e, n, d]; see Continuum
       def field_force(&) = @continuum.field_force(&)
 

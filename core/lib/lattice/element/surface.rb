@@ -23,6 +23,13 @@ module Lattice
         (Numo::NMath.sqrt((sizes**2).sum(2)) * weights).dot(values)
       end
 
+      # @return [Numo::DFloat] [k, m, m] ∫ Nᵢ Nⱼ
+      def products
+        sizes = Numo::NMath.sqrt(((line? ? tangents : normals)**2).sum(2)) * weights
+        pairs = (values.reshape(rule.size, @nodes, 1) * values.reshape(rule.size, 1, @nodes)).reshape(rule.size, @nodes**2)
+        sizes.dot(pairs).reshape(@pieces, @nodes, @nodes)
+      end
+
       # @return [Numo::DFloat] [k, m] the same, none of them negative: of each piece in proportion to ∫N²
       def lumped
         return shares unless @kind

@@ -42,6 +42,7 @@ module Lattice
         "acceleration" => of(length: 1, time: -2),
         "velocity" => of(length: 1, time: -1),
         "frequency" => of(time: -1),
+        "film" => of(mass: 1, time: -3, temperature: -1),
         "power" => of(mass: 1, length: 2, time: -3),
         "power per area" => of(mass: 1, time: -3),
         "expansion" => of(temperature: -1),
@@ -54,7 +55,7 @@ module Lattice
         "ratio" => 1e9, "length" => 1e5, "area" => 1e10, "volume" => 1e15, "second moment" => 1e20, "angle" => 1e4, "mass" => 1e15, "time" => 1e12,
         "temperature" => 1e6, "temperature change" => 1e6,
         "force" => 1e15, "inertia" => 1e25, "moment" => 1e18, "stress" => 1e15, "stiffness" => 1e18, "line load" => 1e15, "bed stiffness" => 1e21, "density" => 1e13,
-        "acceleration" => 1e9, "velocity" => 1e7, "frequency" => 1e12, "power" => 1e15, "power per area" => 1e15, "expansion" => 1e3, "conductivity" => 1e9
+        "acceleration" => 1e9, "velocity" => 1e7, "frequency" => 1e12, "film" => 1e9, "power" => 1e15, "power per area" => 1e15, "expansion" => 1e3, "conductivity" => 1e9
       }.freeze
 
       # The least that is not zero.

@@ -6,7 +6,7 @@ module Lattice
     # quantity to the unit it is shown in.
     module Display
       COMMON = { "ratio" => "", "angle" => "deg", "temperature" => "degC", "temperature change" => "K", "expansion" => "1/K", "time" => "s",
-                 "frequency" => "Hz", "conductivity" => "W/(m K)", "power" => "W", "power per area" => "W/m2" }.freeze
+                 "frequency" => "Hz", "conductivity" => "W/(m K)", "power" => "W", "film" => "W/(m2 K)", "power per area" => "W/m2" }.freeze
 
       SYSTEMS = {
         "mm-N" => COMMON.merge("length" => "mm", "area" => "mm2", "volume" => "mm3", "second moment" => "mm4",

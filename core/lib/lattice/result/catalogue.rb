@@ -20,9 +20,10 @@ module Lattice
       JUMP = Field.new("stress_error", "estimated error of stress", "stress")
       LIFE = { "life_power" => ["life, as a power of ten", "ratio"], "damage" => ["damage of the design life", "ratio"], "fatigue_safety" => ["factor on the load for the design life", "ratio"],
                "alternating" => ["equivalent alternating stress", "stress"], "biaxiality" => ["how biaxial the stress is", "ratio"] }.map { |name, (words, dimension)| Field.new(name, words, dimension) }
+      HEAT = [Field.new("temperature", "temperature", "temperature"), Field.new("heat_flux", "flow of heat", "power per area")].freeze
       WARMTH = Field.new("warmth", "temperature above what is free of stress", "temperature change")
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + [WARMTH]).to_h { |field| [field.name, field] }.freeze
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH]).to_h { |field| [field.name, field] }.freeze
 
       module_function
 

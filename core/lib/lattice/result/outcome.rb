@@ -188,7 +188,7 @@ module Lattice
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
 
-        return false if Catalogue::LIFE.any? { |f| f.name == name }
+        return false if (Catalogue::LIFE + Catalogue::HEAT).any? { |f| f.name == name }
         return !state(0).warmth.nil? if name == "warmth"
 
         vector = Catalogue.vector(name)&.first

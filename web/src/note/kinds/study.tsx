@@ -3,6 +3,7 @@ import type { Of } from "../../api/types";
 import { buckling, BucklingLine } from "../studies/buckling";
 import { closeUp, CloseUpLine } from "../studies/closeUp";
 import { harmonic, HarmonicLine } from "../studies/harmonic";
+import { heat, HeatLine } from "../studies/heat";
 import { ladder, LadderLine } from "../studies/ladder";
 import { life, LifeLine } from "../studies/life";
 import { StaticLine, statics } from "../studies/static";
@@ -11,11 +12,11 @@ import { entry } from "./entry";
 
 type Study = Of<"study">;
 
-const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine, life: LifeLine };
+const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine };
 
 function StudyLine({ statement }: { statement: Study }) {
   const Line = LINES[statement.type];
   return <Line statement={statement} />;
 }
 
-export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, life, ladder, closeUp] })];
+export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, life, heat, ladder, closeUp] })];

@@ -3,7 +3,7 @@
 module Lattice
   module Load
     module Conditions
-      # Temperatures of bodies from points that another program made.
+      # Temperatures of bodies from points that another program made, or from a heat study of the same note.
       class TemperatureMap < Condition
         acts_on :bodies
 
@@ -18,6 +18,8 @@ module Lattice
 
         def check!
           super
+          return heat_study if statement["study"]
+
           cloud
           raise statement.fault("a multiplier of zero leaves no temperature", path: "scale", cure: "Give a factor such as 1.") if scale.zero?
 
@@ -28,19 +30,24 @@ module Lattice
           raise statement.fault("its coldest point has #{Quantity::Display.format(coldest, 'temperature')}, which nothing can have", path: "degrees", cure: "Choose the unit that the temperatures are in.")
         end
 
-        def signature = [*super, statement["digest"]]
+        def signature = [*super, statement["digest"], statement["study"] && problem.study_digest(heat_study)]
 
         def apply(structure)
           check!
           names = places.map(&:body)
           pieces = structure.pieces.select { |p| names.include?(p.body.name) }
           nodes = Algebra::Gather.distinct(pieces.map(&:conn))
-          change = mapped(structure, nodes)
+          change = statement["study"] ? (Study::Kinds::Heat.temperatures(problem, structure.grid, heat_study) - reference) * scale : mapped(structure, nodes)
           structure.heat(self, nodes, change[nodes].dup)
           pieces.each { |piece| structure.warm_by(self, piece, change * needed(piece, :expansion, "thermal expansion")) }
         end
 
         private
+
+        def heat_study
+          found = problem.studies.find { |s| s.name == statement["study"] && s["type"] == "heat" }
+          found || raise(statement.fault("there is no heat study named “#{statement['study']}”", path: "study", cure: "Choose a heat study, or a file."))
+        end
 
         def reference = statement.quantity("reference", "temperature") || 293.15
         def scale = statement.quantity("scale", "ratio") || 1.0

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    module Kinds
+      # Steady conduction of heat: ∫ ∇Nᵀ k ∇N T = q, in solids, plane regions and rings that share their points.
+      # H. S. Carslaw, J. C. Jaeger, Conduction of Heat in Solids, 1959.
+      module Heat
+        extend Kind
+
+        VERSION = 1
+        READ = %w[limit path gauge].freeze
+        BALANCED = 1e-6
+
+        class << self
+          def reads?(kind) = READ.include?(kind)
+          def held?(_study) = false
+          def loaded? = false
+
+          def check!(problem, study)
+            heating = Load::Heating.all(problem)
+            heating.each(&:check!)
+            unless heating.any? { |h| %w[held convection].include?(h.how) }
+              raise study.fault("nothing holds a temperature: heat has nowhere to go", cure: "Hold the temperature of a place, or let air take heat from it.")
+            end
+
+            thin = problem.parts.bodies.find { |b| b.faces? || b.members? }
+            raise study.fault("“#{thin.name}” is made of #{thin.faces? ? 'faces' : 'members'}, in which heat is not solved yet", cure: "Switch it off, or make it a solid.") if thin
+
+            bare = problem.parts.bodies.find { |b| problem.materials.to_h[b.name] && problem.materials[b.name].conductivity.nil? }
+            raise study.fault("the material of “#{bare.name}” has no thermal conductivity", cure: "Type its conductivity in the material statement.") if bare
+          end
+
+          def signature(problem, _study) = [Load::Heating.all(problem).map(&:signature), problem.parts.bodies.map { |b| [b.name, problem.materials[b.name]&.conductivity] }]
+
+          def solve(solving, study)
+            System::Conduction.new(solving.problem, solving.grid, study, solving.monitor).call
+          end
+
+          def findings(_problem, study, result)
+            found = result.found[:heat]
+            [{ kind: "heat", statement: study.id, **found, holds: found[:error] < BALANCED }]
+          end
+
+          # @return [Numo::DFloat] [n] K at the nodes of a mesh
+          def temperatures(problem, grid, study)
+            check!(problem, study)
+            System::Conduction.new(problem, grid, study, Monitor.new).temperatures
+          end
+        end
+      end
+    end
+  end
+end

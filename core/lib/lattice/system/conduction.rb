@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module Lattice
+  module System
+    # The equations of steady heat, one unknown a node.
+    class Conduction
+      # @param problem [Study::Problem]
+      # @param grid [Mesh::Grid]
+      # @param study [Model::Statement]
+      # @param monitor [Study::Monitor]
+      def initialize(problem, grid, study, monitor)
+        @problem = problem
+        @grid = grid
+        @study = study
+        @monitor = monitor
+        @structure = Structure.new(problem, grid, [])
+        @heating = Load::Heating.all(problem)
+      end
+
+      # @return [Numo::DFloat] [n] K
+      def temperatures
+        @temperatures ||= begin
+          dofs = Dofs.new(@grid.nodes.shape[0], @structure.pieces.map { |p| [p.conn, [:x]] })
+          @numbers = dofs.at(Numo::Int32.new(dofs.nodes).seq, :x)
+          @constraints = Constraints.new(dofs.size)
+          set_up(dofs)
+          reduced, right = @monitor.phase("assembly", upto: 0.5) { [@constraints.reduce(@matrix), @constraints.reduce_load(@matrix, @right)] }
+          solved = @constraints.expand(solution(reduced, right))[0, true].dup
+          Numo::DFloat.zeros(dofs.nodes).tap { |all| (@numbers >= 0).where.then { |there| all[there] = solved[@numbers[there]] } }
+        end
+      end
+
+      # @return [Result::Scalars]
+      def call
+        t = temperatures
+        @monitor.phase("recovery", upto: 1.0) do
+          fields = { "temperature" => t[@grid.points.nodes].dup, "heat_flux" => flux(t) }
+          still = Numo::DFloat.zeros(*@grid.nodes.shape)
+          state = Result::State.new(displacement: still, stress: @structure.pieces.map { {} }, ends: @structure.pieces.map { nil }, fibres: @structure.pieces.map(&:fibres), energy: nil)
+          about = Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: [], walls: {})
+          Result::Scalars.new(scalars: fields, grid: @grid, frames: [Result::Frame.new(index: 0, kind: "heat", name: "steady")], states: [state], about: about).with_found(heat: balance(t))
+        end
+      end
+
+      private
+
+      def set_up(dofs)
+        blocks = @structure.pieces.map { |p| [p.conn, [:x]] }
+        matrix = @monitor.phase("conduction", upto: 0.4) { Pattern.new(blocks, dofs).assemble(@structure.pieces.map(&:conduction)) }
+        @plain = matrix
+        @right = Numo::DFloat.zeros(1, dofs.size)
+        added = @heating.flat_map { |heating| heat(heating) }
+        @matrix = added.empty? ? matrix : Algebra::Sparse.symmetric(matrix).add(DenseBlocks.of_entries(added, dofs.size)).to_symmetric
+      end
+
+      # @return [Array] what it adds to the matrix
+      def heat(heating)
+        return films(heating) if heating.how == "convection"
+
+        case heating.how
+        when "held" then hold(heating)
+        when "source" then pour(heating.power, @structure.pieces.select { |p| heating.places.map(&:body).include?(p.body.name) }.map { |p| [p.conn, p.node_volumes] })
+        else pour(heating.power, surfaces(heating).map { |conn, surface| [conn, surface.shares] })
+        end
+        []
+      end
+
+      # @return [Array(Numo::Int32, Element::Surface)] of every place
+      def surfaces(heating) = heating.places.map { |place| [@grid.places.fetch(place.key), @structure.surface(place)] }
+
+      # Air takes h (T − T∞) from every part of a surface.
+      def films(heating)
+        surfaces(heating).map do |conn, surface|
+          add(conn, surface.shares * (heating.film * heating.temperature))
+          DenseBlocks.many(@numbers[conn.flatten].reshape(*conn.shape).dup, surface.products * heating.film)
+        end
+      end
+
+      def hold(heating)
+        clash = @constraints.prescribe(@numbers[@grid.nodes_of(heating.places)].dup, heating.temperature)
+        return if clash.empty?
+
+        raise heating.statement.fault("it holds another temperature where an earlier statement already holds one", path: "target", cure: "Change one of the two targets.")
+      end
+
+      # Shared by area or volume.
+      def pour(power, shares)
+        all = shares.sum { |_, share| share.sum }
+        shares.each { |conn, share| add(conn, share * (power / all)) }
+      end
+
+      def add(conn, values) = @right[0, true] = @right[0, true] + @numbers[conn.flatten].bincount(values.flatten, minlength: @right.shape[1])
+
+      def solution(reduced, right)
+        return right if reduced.size.zero?
+
+        factor = @monitor.phase("factorisation", upto: 0.8) { Algebra::Factor.new(reduced) }
+        factor.solve(right).tap { factor.free }
+      rescue Algebra::Factor::NotPositive
+        raise SolveFailed.new("a body is neither held at a temperature nor cooled by air, and shares no points with one that is", statement: @study.id, cure: "Hold a temperature on it, or join it.")
+      end
+
+      # How much heat flows through each point, averaged body by body, W/m².
+      def flux(temperatures)
+        points = @grid.points
+        sum = Numo::DFloat.zeros(points.size, 3)
+        hits = Numo::Int32.zeros(points.size)
+        @structure.pieces.each_with_index do |piece, b|
+          index = points.block(b)
+          sum += Algebra::Gather.sum(piece.heat_flux(temperatures[piece.conn.flatten].reshape(*piece.conn.shape).dup), index, points.size)
+          hits += index.flatten.bincount(minlength: points.size)
+        end
+        mean = sum / Numo::DFloat.cast(hits.clip(1, nil)).reshape(points.size, 1)
+        Numo::NMath.sqrt((mean**2).sum(1))
+      end
+
+      # What flows in and out, statement by statement, W; out is negative.
+      def balance(temperatures)
+        vector = Numo::DFloat.zeros(@right.shape[1]).tap { |all| (@numbers >= 0).where.then { |there| all[@numbers[there]] = temperatures[there] } }
+        left = @plain.dot(vector)
+        rows = @heating.map { |heating| { statement: heating.statement.id, how: heating.how, target: heating.statement["target"], power: flows(heating, temperatures) } }
+        held = @heating.select { |h| h.how == "held" }
+        # What holds a temperature gives what the other things leave over.
+        held.each { |h| rows.find { |r| r[:statement] == h.statement.id }[:power] = (left - outside(temperatures))[@numbers[@grid.nodes_of(h.places)].dup].sum }
+        sizes = rows.sum { |r| r[:power].abs }
+        { rows: rows, error: sizes.positive? ? rows.sum { |r| r[:power] }.abs / sizes : 0.0, least: temperatures[@grid.points.nodes].min, greatest: temperatures[@grid.points.nodes].max }
+      end
+
+      def flows(heating, temperatures)
+        case heating.how
+        when "held" then 0.0
+        when "convection" then taken(heating, temperatures)
+        else heating.power
+        end
+      end
+
+      def taken(heating, temperatures)
+        surfaces(heating).sum do |conn, surface|
+          (surface.shares * (heating.temperature - temperatures[conn.flatten].reshape(*conn.shape))).sum * heating.film
+        end
+      end
+
+      # Heat that comes in at every node besides what holds temperatures.
+      def outside(temperatures)
+        vector = Numo::DFloat.zeros(@right.shape[1]).tap { |all| (@numbers >= 0).where.then { |there| all[@numbers[there]] = temperatures[there] } }
+        @right[0, true] - (@matrix.dot(vector) - @plain.dot(vector))
+      end
+    end
+  end
+end
