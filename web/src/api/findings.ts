@@ -169,6 +169,20 @@ export interface LifeFinding {
   holds: boolean;
 }
 
+/** A course of time by modes; coarse: how many of them swing too fast for the step. */
+export interface TransientFinding {
+  kind: "transient";
+  statement: string;
+  of: string;
+  moments: number;
+  until: number;
+  step: number;
+  modes: number;
+  residual: boolean;
+  relative: boolean;
+  coarse: number;
+}
+
 /** What flows in (and, negative, out) of a heat study, W; temperatures in K. */
 export interface HeatFinding {
   kind: "heat";
@@ -243,7 +257,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

@@ -1726,7 +1726,7 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic" | "life" | "heat";
+  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic" | "life" | "heat" | "transient";
   /**
    * All loads are multiplied by this.
    */
@@ -1831,11 +1831,11 @@ export interface StatementStudy {
    */
   points?: number;
   /**
-   * Of harmonic response: damping ratio of every mode; 2 % when left out.
+   * Of harmonic and transient response: damping ratio of every mode; 2 % when left out.
    */
   damping?: string;
   /**
-   * Of harmonic response: modes that are damped otherwise.
+   * Of harmonic and transient response: modes that are damped otherwise.
    *
    * @minItems 1
    * @maxItems 300
@@ -1865,7 +1865,7 @@ export interface StatementStudy {
     }[]
   ];
   /**
-   * Of harmonic response: damping by mass and stiffness, from the ratios at two frequencies; instead of one ratio.
+   * Of harmonic and transient response: damping by mass and stiffness, from the ratios at two frequencies; instead of one ratio.
    */
   rayleigh?: {
     /**
@@ -1930,7 +1930,7 @@ export interface StatementStudy {
    */
   unbalance_at?: string;
   /**
-   * Of harmonic response: all that holds the part shakes, instead of loads.
+   * Of harmonic and transient response: all that holds the part shakes, instead of loads.
    */
   base?:
     | {
@@ -9747,6 +9747,38 @@ export interface StatementStudy {
        */
       passes: string;
     };
+  };
+  /**
+   * Of transient response: when it ends.
+   */
+  until?: string;
+  /**
+   * Of transient response: from one moment to the next.
+   */
+  step?: string;
+  /**
+   * Of transient response: a time in s and the factor of what pushes then, one after the other; straight between. There suddenly, and staying, when left out.
+   *
+   * @minItems 4
+   * @maxItems 5000
+   */
+  history?: [number, number, number, number, ...number[]];
+  /**
+   * Of transient response: the file that its history was read from.
+   */
+  record?: string;
+  /**
+   * Of transient response: a moving load that drives along its line, instead of loads in a course.
+   */
+  drive?: {
+    /**
+     * Its name.
+     */
+    load: string;
+    /**
+     * How fast it drives.
+     */
+    speed: string;
   };
 }
 /**

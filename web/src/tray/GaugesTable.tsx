@@ -46,18 +46,19 @@ export function GaugesTable() {
       ]),
     ),
   ];
-  const swept = summary.frames[0]?.kind === "frequency";
+  const axis = summary.frames[0]?.unit ?? "";
+  const swept = axis === "frequency" || axis === "time";
   const lines: Line[] = [
     ...gauges.map((g) => ({ statement: g.statement, name: g.name, words: g.words, unit: shown.unit(g.dimension), y: g.values.map((v) => (v === null ? null : shown.number(v, g.dimension))) })),
     ...powers.map((p) => ({ statement: p.statement, name: p.name, words: "radiated power", unit: "dB re 10⁻¹² W", y: p.decibels })),
   ];
-  const hertz = (f: ResultFrame) => shown.number(f.value ?? 0, "frequency");
-  const others = swept ? view.studies.flatMap((s) => (s === state ? [] : overlaid(s))) : [];
+  const hertz = (f: ResultFrame) => shown.number(f.value ?? 0, axis);
+  const others = swept ? view.studies.flatMap((s) => (s === state ? [] : overlaid(s, axis))) : [];
   const first = lines.find((l) => l.statement === selected) ?? lines[0];
   const drawn = lines.filter((l) => l.unit === first?.unit);
   const dimension = gauges.find((g) => g.statement === first?.statement)?.dimension;
   // An envelope has no place on the axis of frequencies.
-  const along = swept ? rows.filter((r) => summary.frames[r.index]?.kind === "frequency") : rows;
+  const along = swept ? rows.filter((r) => summary.frames[r.index]?.kind !== "envelope") : rows;
   return (
     <div className="flex gap-6">
       {first && along.length > 2 && (
@@ -68,7 +69,7 @@ export function GaugesTable() {
               ...drawn.map((l) => ({ name: l.name, y: along.map((r) => l.y[r.index] ?? null) })),
               ...others.filter((o) => o.gauge.dimension === dimension).map((o) => ({ name: o.gauge.name, x: o.frames.map(hertz), y: o.frames.map((f) => (o.gauge.values[f.index] === null ? null : shown.number(o.gauge.values[f.index] ?? 0, o.gauge.dimension))) })),
             ]}
-            xWords={swept ? `frequency, ${shown.unit("frequency")}` : "frame"}
+            xWords={swept ? `${axis}, ${shown.unit(axis)}` : "frame"}
             yWords={`${first.words}, ${first.unit}`}
             label="gauges over the frames"
             close={first.unit.startsWith("dB")}
@@ -84,8 +85,8 @@ export function GaugesTable() {
 }
 
 /** Gauges of another study that sweeps frequencies too, for the same graph. */
-function overlaid(study: StudyState) {
-  const frames = study.findings?.summary.frames.filter((f) => f.kind === "frequency") ?? [];
+function overlaid(study: StudyState, axis: string) {
+  const frames = study.findings?.summary.frames.filter((f) => f.unit === axis) ?? [];
   return frames.length ? (study.findings?.findings ?? []).filter((f): f is GaugeFinding => f.kind === "gauge").map((gauge) => ({ gauge, frames })) : [];
 }
 

@@ -24,7 +24,7 @@ type Tab = "reactions" | "modes" | "ladder" | "gauges" | "paths" | "life" | "bol
 /** The table of a kind of statement. */
 const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
 
-const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes", harmonic: "gauges", life: "life" };
+const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes", harmonic: "gauges", transient: "gauges", life: "life" };
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {

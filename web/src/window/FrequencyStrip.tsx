@@ -21,7 +21,7 @@ export function FrequencyStrip({ frames: all, at, running, natural = [] }: Props
   const frames = all.filter((f) => f.kind !== "envelope");
   const over = all.find((f) => f.kind === "envelope");
   const values = frames.map((f) => f.value ?? 0);
-  const swept = frames[0]?.kind === "frequency";
+  const swept = frames[0]?.kind === "frequency" || frames[0]?.kind === "time";
   const begin = swept ? Math.min(...values) : 0;
   const end = swept ? Math.max(...values) : Math.max(...values, running?.to ?? 0) * 1.06 || 1;
   const left = (v: number) => `${((v - begin) / (end - begin || 1)) * 100}%`;

@@ -209,7 +209,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         )}
       </div>
       <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
-        {shape || frames[0]?.kind === "frequency" ? (
+        {shape || frames[0]?.kind === "frequency" || frames[0]?.kind === "time" ? (
           <FrequencyStrip
             frames={frames}
             at={frame}

@@ -58,6 +58,11 @@ module Lattice
         end)
       end
 
+      def transient(finding)
+        notes = [finding[:relative] ? "movements against the base" : nil, finding[:coarse].positive? ? "the step is too long for #{finding[:coarse]} of them" : nil].compact
+        ["#{finding[:moments]} moments by #{finding[:modes]} modes of “#{finding[:of]}”#{", and what others add stiffly" if finding[:residual]}", shown(finding[:until], "time"), "", notes.join("; ")]
+      end
+
       def heat(finding)
         flows = finding[:rows].map { |r| "#{shown(r[:power], 'power')} at #{r[:target]}" }
         ["heat in and out: #{flows.join(', ')}", finding.values_at(:least, :greatest).map { |t| shown(t, "temperature") }.join(" to "), "", finding[:holds] ? "holds" : "fails"]

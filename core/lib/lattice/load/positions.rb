@@ -38,9 +38,11 @@ module Lattice
         end
       end
 
+      # @return [Float] m from one position to the next
+      def spacing = @statement.quantity("spacing", "length") || (length / 20)
+
       private
 
-      def spacing = @statement.quantity("spacing", "length") || (length / 20)
       def steps = @steps ||= (0..((length + wheelbase) / spacing * (1 + 1e-12)).floor.clamp(0, 10_000)).map { |i| i * spacing }
       def wheelbase = axle_data.map(&:last).max
       def axle_data = @axle_data ||= @statement["axles"].map { |a| [Quantity.parse(a["force"], "force"), a["behind"] ? Quantity.parse(a["behind"], "length") : 0.0] }

@@ -60,6 +60,16 @@ module Lattice
 
         names.index(study["case"]) || raise(study.fault("there is no case or combination named “#{study['case']}”", path: "case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."))
       end
+
+      # What cannot swing with the rest.
+      def swinging!(problem, study)
+        weights = Steps.new(problem.cases).weights[frame(problem, study)]
+        mine = problem.conditions.select { |c| (c.loads? || (c.holds? && c.statement.kind == "displacement")) && !weights[problem.cases.index(c.case_name)].zero? }
+        raise study.fault("nothing pushes in the case that swings", path: "case", cure: "Choose a case with loads in it, or let what holds the part shake.") if mine.empty?
+
+        steady = mine.find { |c| %w[gravity temperature bolt displacement rotation].include?(c.statement.kind) } or return
+        raise study.fault("the #{steady.statement.kind} in the case would swing with the rest", path: "case", cure: "Give what swings a case of its own, and choose it here.")
+      end
     end
   end
 end

@@ -44,6 +44,9 @@ module Lattice
         raise study.fault("nothing runs out of balance at zero frequency", path: "unbalance_at", cure: "Give the frequency at which the loads are as stated.") if unbalance&.then { |f| f <= 0 }
       end
 
+      # @raise [InvalidInput]
+      def check_damping! = check_damping
+
       # @param frequencies [Numo::DFloat] natural ones, Hz
       # @return [Numo::DFloat] damping ratio of each
       def damping(frequencies)

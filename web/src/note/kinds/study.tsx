@@ -6,17 +6,18 @@ import { harmonic, HarmonicLine } from "../studies/harmonic";
 import { heat, HeatLine } from "../studies/heat";
 import { ladder, LadderLine } from "../studies/ladder";
 import { life, LifeLine } from "../studies/life";
+import { transient, TransientLine } from "../studies/transient";
 import { StaticLine, statics } from "../studies/static";
 import { vibration, VibrationLine } from "../studies/vibration";
 import { entry } from "./entry";
 
 type Study = Of<"study">;
 
-const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine };
+const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine, transient: TransientLine };
 
 function StudyLine({ statement }: { statement: Study }) {
   const Line = LINES[statement.type];
   return <Line statement={statement} />;
 }
 
-export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, life, heat, ladder, closeUp] })];
+export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, transient, life, heat, ladder, closeUp] })];

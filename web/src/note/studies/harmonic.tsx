@@ -10,7 +10,7 @@ import { OfChip, studiesOf } from "./OfChip";
 type Study = Of<"study">;
 type Base = NonNullable<Study["base"]>;
 
-const AXES = ["+x", "+y", "+z"].map((d) => [d, `along ${d[1]}`] as const);
+export const AXES = ["+x", "+y", "+z"].map((d) => [d, `along ${d[1]}`] as const);
 const SHAKEN = [
   ["acceleration", "an acceleration of", "1 m/s2"],
   ["velocity", "a velocity of", "10 mm/s"],
@@ -111,7 +111,7 @@ function Pushed({ statement }: { statement: Study }) {
   );
 }
 
-function Damped({ statement }: { statement: Study }) {
+export function Damped({ statement }: { statement: Study }) {
   const { edit } = useStatement(statement);
   const { rayleigh } = statement;
   const own = statement.damping_of ?? [];

@@ -6,12 +6,11 @@ module Lattice
       # Harmonic response by modes: what swings steadily where loads swing, or where all that holds the part shakes. Of
       # unit modal mass, q = Γ / (ω_k² − ω² + 2 i ζ ω_k ω); what modes left out would add stiffly is one more shape, K⁻¹ f − Σ φ φᵀ f / ω_k².
       # R. W. Clough, J. Penzien, Dynamics of Structures, 1993; static correction after D. Williams, 1945.
-      class Harmonic < Linear
+      class Harmonic < Modal
         extend Kind
 
         VERSION = 1
         READ = %w[limit path gauge radiated_power].freeze
-        RIGID = 1e-3 # Hz under which a mode is no vibration
 
         class << self
           def reads?(kind) = READ.include?(kind)
@@ -43,26 +42,6 @@ module Lattice
             [{ kind: "sweep", statement: study.id, of: study["of"], from: sweep.from, to: sweep.to, frequencies: result.frequencies.size, carried: carried, enough: sweep.enough,
                short: short.map { |k| "xyz"[k] }, modes: found[:modes], beyond: found[:beyond], residual: found[:residual] }]
           end
-
-          private
-
-          # What cannot swing with the rest.
-          def swinging!(problem, study)
-            weights = Steps.new(problem.cases).weights[frame(problem, study)]
-            mine = problem.conditions.select { |c| (c.loads? || (c.holds? && c.statement.kind == "displacement")) && !weights[problem.cases.index(c.case_name)].zero? }
-            raise study.fault("nothing pushes in the case that swings", path: "case", cure: "Choose a case with loads in it, or let what holds the part shake.") if mine.empty?
-
-            steady = mine.find { |c| %w[gravity temperature bolt displacement rotation].include?(c.statement.kind) } or return
-            raise study.fault("the #{steady.statement.kind} in the case would swing with the rest", path: "case", cure: "Give what swings a case of its own, and choose it here.")
-          end
-        end
-
-        # @param modes [Result::Outcome] of the vibration study
-        # @param vibration [Model::Statement]
-        def of(modes, vibration)
-          @modes = modes
-          @vibration = vibration
-          self
         end
 
         # @return [Result::Swept]
@@ -80,15 +59,6 @@ module Lattice
         end
 
         private
-
-        # [k, unknowns] of unit modal mass
-        def shapes(masses)
-          rows = @modes.frames.map do |frame|
-            u = @structure.dofs.gather(@modes.displacement(frame.index), @modes.rotation(frame.index))
-            u / Math.sqrt(u.dot(masses.dot(u)))
-          end
-          Numo::DFloat.zeros(rows.size, @structure.dofs.size).tap { |all| rows.each_with_index { |row, k| all[k, true] = row } }
-        end
 
         # @return [Array(Numo::DFloat, Array)] [1, unknowns] the forces of amplitude one; and the base's movement of one, where it shakes
         def pushed(masses)
@@ -138,25 +108,6 @@ module Lattice
           end
         end
 
-        # Shapes, the stiff rest, and the base.
-        def rows(stiff, steady) = [*@shapes.shape[0].times.map { |k| @shapes[k, true].dup }, residual(stiff), steady].compact
-
-        # What all modes that were left out would add, which are far too high to swing.
-        def residual(stiff)
-          return Numo::DFloat.zeros(@structure.dofs.size) if (@natural < RIGID).any? || @vibration["of"]
-
-          constraints = @structure.constraints
-          reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(stiff), constraints.reduce_loads(@push)] }
-          factor = @monitor.phase("factorisation", upto: 0.7) { Algebra::Factor.new(reduced) }
-          u = constraints.expand_movements(@monitor.phase("solution", upto: 0.75) { factor.solve(right) })[0, true]
-          factor.free
-          @residual = true
-          @work = @push[0, true].dot(u)
-          u - (@share / ((@natural * 2 * Math::PI)**2)).dot(@shapes)
-        rescue Algebra::Factor::NotPositive
-          raise Loose.new(@structure, reduced).failure
-        end
-
         def outcome(rows, cosine, sine, at, steady)
           states = rows.each_with_index.map { |u, k| state(u, still: steady && k == rows.size - 1) }
           frames = at.to_a.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "frequency", name: Quantity::Display.format(f, "frequency"), value: f, unit: "frequency") }
@@ -164,14 +115,6 @@ module Lattice
           about = Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: [], joins: @structure.reports, walls: {})
           Result::Swept.new(grid: @grid, frames: frames, states: states, about: about, weights: { "cosine" => cosine, "sine" => sine },
                             made: { frames.size - 1 => { "over" => (0...(frames.size - 1)).to_a, "how" => "largest in size" } }).with_found(sweep: found(cosine, at))
-        end
-
-        # A movement of the whole strains nothing.
-        def state(moved, still:)
-          dofs = @structure.dofs
-          turned = dofs.names.include?(:rx) ? dofs.spread(moved, %i[rx ry rz]) : nil
-          stress, ends = recovered(still ? moved * 0 : moved, Numo::DFloat.zeros(@problem.cases.names.size))
-          Result::State.new(displacement: dofs.spread(moved), rotation: turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: nil)
         end
 
         def found(cosine, at)
