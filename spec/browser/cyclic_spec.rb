@@ -100,4 +100,38 @@ RSpec.describe "What swings, wears and warms" do
     click_button "Solve", match: :first
     expect(page).to have_text(/nodes lie farther than .* from its points/, wait: 60)
   end
+
+  it "follows a course of time, out of a file too" do
+    bar("Bar that is struck")
+    say("vibration", modes: "4")
+    course = say("transient response", until: "20 ms", step: "0.1 ms")
+    say("gauge", quantity: "displacement along y", at_x: "120 mm", at_y: "10 mm", at_z: "5 mm")
+    solve_all("Static", "Vibration", "Course")
+    show("Course")
+    within("##{course}") { expect(page).to have_css("[data-transient]", text: /201 moments, 4 modes/) }
+    tab("Gauges")
+    expect(page).to have_css("svg[aria-label='gauges over the frames']", text: "time, s")
+    within("[aria-label=Frames]") { find("[role=radio]", text: "largest in size").click }
+    expect(page).to have_css("[data-testid=window]", text: /Course, largest in size/)
+    find("##{course} input[aria-label='course file']", visible: :all).attach_file(file("back.csv", "t,f\n0,0\n0.01,1\n0.005,0\n"))
+    expect(page).to have_text("its course goes back")
+    find("##{course} input[aria-label='course file']", visible: :all).attach_file(file("blow.csv", "t,f\n0,0\n0.001,1\n0.002,0\n"))
+    within("##{course}") { expect(page).to have_text("a course of 3 points of blow.csv") }
+    solve_all("Course")
+  end
+
+  it "finds the temperatures that settle, and what they do to the part" do
+    bar("Bar on a stove")
+    statement = say("held temperature", target: "root", temperature: "120 degC")
+    say("air", target: "tip", temperature: "10 degC", film: "400 W/(m2 K)")
+    say("heat study")
+    solve_all("Heat")
+    within_section("Studies") { expect(page).to have_css("[data-heat]", text: /to 120 degC\. In at root .* Out at tip .* they balance to 0\.00 %/) }
+    show("Heat")
+    expect(page).to have_css("[data-testid=window]", text: /temperature/)
+    say("temperatures of a heat study")
+    solve_all("Static")
+    fill(statement, "temperature", "60 degC")
+    within("nav[aria-label=Studies]") { expect(page).to have_no_css("button[title='Static: solved']") }
+  end
 end

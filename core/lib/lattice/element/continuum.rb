@@ -4,7 +4,7 @@ module Lattice
   module Element
     # Displacement elements on whole blocks: stiffness, body force, strain and stress.
     class Continuum
-      include Slopes
+      include Conducting
 
       CHUNK = 500 # elements at a time, to keep the work in the cache
 

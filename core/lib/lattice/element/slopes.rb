@@ -2,34 +2,32 @@
 
 module Lattice
   module Element
-    # What a scalar field of a continuum needs: products of slopes, and slopes at the nodes.
+    # Slopes of shape functions along a face, as vectors in it, and its normal.
     module Slopes
-      # @return [Numo::DFloat] [1, 1, e, n, n] ∫ ∇Nᵢ ∇Nⱼ, to be multiplied by the conductivity
-      def conduction
-        rule = @kind.stiffness_rule
-        result = Numo::DFloat.zeros(1, 1, elements, @kind.nodes, @kind.nodes)
-        in_chunks do |range|
-          map = mapping(range, rule)
-          e, g, d, n = map.slopes.shape
-          flat = map.slopes.reshape(e, g * d, n)
-          weighted = (map.slopes * volumes(map, rule).reshape(e, g, 1, 1)).reshape(e, g * d, n)
-          result[0, 0, range, true, true] = Numo::Linalg.matmul(flat.transpose(0, 2, 1).dup, weighted)
-        end
-        result
+      module_function
+
+      # @param kind [Kind] of faces
+      # @param at [Numo::DFloat] [q, n, 3] nodes
+      # @param local [Numo::DFloat] [q, 2]
+      # @return [Array(Numo::DFloat, Numo::DFloat)] [q, n, 3] per m, and [q, 3] units
+      def call(kind, at, local)
+        gradients = kind.gradients(local)
+        tangents = Numo::Linalg.matmul(gradients.transpose(0, 2, 1).dup, at)
+        metric = Inverse.inverted(Numo::Linalg.matmul(tangents, tangents.transpose(0, 2, 1).dup))
+        normal = Shape::Vectors.unit(Shape::Vectors.cross(tangents[true, 0, true].dup, tangents[true, 1, true].dup))
+        [Numo::Linalg.matmul(gradients, Numo::Linalg.matmul(metric, tangents)), normal]
       end
 
-      # @param table [Numo::DFloat] [e, n]
-      # @return [Numo::DFloat] [e, n, 3] its slope at the nodes, carried there from the stress points
-      def nodal_slopes(table)
-        rule = @kind.stress_rule
-        found = Numo::DFloat.zeros(elements, rule.size, 3)
-        in_chunks do |range|
-          map = mapping(range, rule)
-          e, g, d, n = map.slopes.shape
-          found[range, true, 0...d] = Numo::Linalg.matmul(map.slopes.reshape(e, g * d, n), table[range, true].reshape(e, n, 1)).reshape(e, g, d)
-        end
-        flat = found.transpose(1, 0, 2).reshape(rule.size, elements * 3)
-        @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 3).transpose(1, 0, 2).dup
+      # The same along lines in the xy plane.
+      # @param local [Numo::DFloat] [q, 1]
+      def of_lines(kind, at, local)
+        gradients = kind.gradients(local)
+        tangent = (gradients * at).sum(1)
+        length = (tangent**2).sum(1).reshape(tangent.shape[0], 1)
+        normal = Numo::DFloat.zeros(*tangent.shape)
+        normal[true, 0] = tangent[true, 1]
+        normal[true, 1] = tangent[true, 0] * -1
+        [gradients * (tangent / length).reshape(tangent.shape[0], 1, 3), Shape::Vectors.unit(normal)]
       end
     end
   end
