@@ -15,7 +15,7 @@ module Lattice
   LOADER = Zeitwerk::Loader.new
   LOADER.tag = "lattice"
   LOADER.push_dir(File.expand_path("lattice", __dir__), namespace: Lattice)
-  LOADER.inflector.inflect("vtu" => "VTU")
+  LOADER.inflector.inflect("vtu" => "VTU", "pvd" => "PVD")
   LOADER.setup
 
   # Part of every digest of derived data: raise it when a change in the

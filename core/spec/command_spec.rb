@@ -21,6 +21,19 @@ RSpec.describe Lattice::Command do
 
   limit = ->(at_most) { { "id" => "l", "kind" => "limit", "study" => "pull", "quantity" => "von_mises", "target" => "bar", "at_most" => at_most } }
 
+  it "writes a file a frame, and which belongs to which" do
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, "bar.json")
+      more = [{ "id" => "v", "kind" => "study", "name" => "ring", "type" => "vibration", "modes" => 2 }]
+      File.write(path, JSON.generate(model({}, *more)))
+      run("solve", path, "--study", "ring", "--out", folder)
+      expect(Dir.children(folder)).to include("result 1 mode 1.vtu", "result 2 mode 2.vtu", "result.pvd")
+      rows = File.read(File.join(folder, "result.pvd")).scan(/timestep="([\d.]+)" part="0" file="([^"]+)"/)
+      expect(rows.map(&:last)).to eq(["result 1 mode 1.vtu", "result 2 mode 2.vtu"])
+      expect(rows[0][0].to_f).to be_within(10).of(205)
+    end
+  end
+
   it "solves: findings on standard output, progress on standard error, status 0 when all holds" do
     with_model({}, limit.call("yield")) do |path, folder|
       status, out, err = run("solve", path, "--json", "--study", "pull", "--out", File.join(folder, "out"))

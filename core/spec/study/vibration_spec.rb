@@ -72,6 +72,14 @@ RSpec.describe Lattice::Study::Kinds::Vibration do
     expect(down[:whole] / modes(found)[:rows][0][:frequency]).to be_near(1.004, 2e-3)
   end
 
+  it "takes masses at the nodes alone: all of the mass, and frequencies that are near and lower" do
+    rows = [{}, { mass: "lumped" }].map { |more| modes(solved(problem({ mesh: { "size" => "10 mm" } }, vibration(modes: 3, **more)))[1]) }
+    expect(rows[1][:mass]).to be_near(rows[0][:mass], 1e-9)
+    lumped, consistent = rows.reverse.map { |found| found[:rows].map { |r| r[:frequency] } }
+    expect(lumped).to be_near(consistent, 0.02)
+    expect(lumped.zip(consistent)).to all(satisfy { |a, b| a < b })
+  end
+
   it "carries masses that stand at points" do
     weight = [{ "id" => "p", "kind" => "point", "name" => "load", "at" => spot(200, 10, 5) }, { "id" => "l", "kind" => "link", "target" => "load", "to" => "tip", "how" => "spreading" },
               { "id" => "m", "kind" => "mass", "target" => "load", "value" => "50 kg" }]

@@ -6,6 +6,7 @@ module LatticeServer
   class Builders
     GIGABYTE = 1024**3
     WAIT = 30 # s for a builder that is free
+    LOOK = 0.5 # s after which it is looked whether anybody still waits
 
     class << self
       # For what an edit waits for, and for what may take a while.
@@ -70,7 +71,9 @@ module LatticeServer
           left = deadline - now
           raise Problem.new(503, "the server is busy with other models", cure: "Try again in a moment.") if left <= 0
 
-          @freed.wait(@lock, left)
+          raise Problem.new(503, "nobody waits for it any more", cure: "Ask again.") if Client.gone?
+
+          @freed.wait(@lock, [left, LOOK].min)
         end
         return @idle.delete_at(@idle.index { |c| c.key == key } || 0) unless @idle.empty?
 

@@ -19,6 +19,7 @@ module LatticeServer
     end
 
     def call(env)
+      Client.asks(env["puma.socket"])
       status, headers, body = refusal(env) || @app.call(env)
       return [status, headers, body] if status == -1 # the connection was taken over
 

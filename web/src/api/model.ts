@@ -9780,6 +9780,10 @@ export interface StatementStudy {
      */
     speed: string;
   };
+  /**
+   * Of vibration: masses as the elements' shapes have them (when left out), or at the nodes alone.
+   */
+  mass?: "consistent" | "lumped";
 }
 /**
  * A block along the axes.

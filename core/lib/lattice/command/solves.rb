@@ -51,10 +51,9 @@ module Lattice
 
       def export(findings, result)
         FileUtils.mkdir_p(@options[:out])
-        result.frames.each do |frame|
-          name = result.frames.size == 1 ? "result" : "result #{frame.index + 1} #{frame.name.gsub(/[^\p{Alnum} .-]/, '_')}"
-          Format::VTU.write(File.join(@options[:out], "#{name}.vtu"), result.grid.parted, fields_of(result, frame.index))
-        end
+        names = result.frames.map { |frame| result.frames.size == 1 ? "result" : "result #{frame.index + 1} #{frame.name.gsub(/[^\p{Alnum} .-]/, '_')}" }
+        names.each_with_index { |name, i| Format::VTU.write(File.join(@options[:out], "#{name}.vtu"), result.grid.parted, fields_of(result, i)) }
+        Format::PVD.write(File.join(@options[:out], "result.pvd"), names.zip(result.frames).map { |name, frame| ["#{name}.vtu", frame.value || frame.index.to_f] }) if names.size > 1
         File.write(File.join(@options[:out], "findings.json"), JSON.pretty_generate(findings))
       rescue SystemCallError => e
         raise InvalidInput.at("“#{@options[:out]}” cannot be written: #{e.message}", cure: "Name a folder that can be.")

@@ -24,10 +24,11 @@ module Lattice
         monitor.phase("assembly", upto: 0.42) { pattern.assemble(matrices) }
       end
 
+      # @param lumped [Boolean] at the nodes alone, instead of consistent
       # @return [Algebra::SymmetricMatrix] masses of pieces, and of what stands at nodes
       # @raise [InvalidInput] for a material without density
-      def masses
-        consistent = pattern.assemble(pieces.map { |p| p.mass(density_of(p)) })
+      def masses(lumped: false)
+        consistent = pattern.assemble(pieces.map { |p| p.mass(density_of(p)).then { |m| lumped ? Element::Lumped.of(m, p.names) : m } })
         there = Numo::Int32.cast(lumps.ne(0).where)
         return consistent if there.empty?
 

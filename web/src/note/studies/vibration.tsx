@@ -30,6 +30,16 @@ export function VibrationLine({ statement }: { statement: Study }) {
         options={[["", "as it is"], ...staticsOf(view).map((n) => [n, `under the loads of ${n}`] as const)] as readonly (readonly [string, string])[]}
         onChoose={(v) => void edit((s) => setOrDrop(s, "of", v))}
       />
+      , with{" "}
+      <ChoiceChip
+        label="masses"
+        value={statement.mass ?? "consistent"}
+        options={[
+          ["consistent", "consistent masses"],
+          ["lumped", "masses at nodes alone"],
+        ] as const}
+        onChoose={(v) => void edit((s) => (v === "lumped" ? (s.mass = v) : void delete s.mass))}
+      />
       {running ? (
         <>
           , and none may lie between <TextChip label="running from" value={running.from} onCommit={(v) => edit((s) => s.running && (s.running.from = v))} /> and <TextChip label="running to" value={running.to} onCommit={(v) => edit((s) => s.running && (s.running.to = v))} />{" "}

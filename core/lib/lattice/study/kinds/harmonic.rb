@@ -48,7 +48,7 @@ module Lattice
         def call
           @sweep = Sweep.new(@study)
           _, stiff = stiffness
-          masses = @structure.masses
+          masses = @structure.masses(lumped: Vibration.lumped?(@vibration))
           @natural = Numo::DFloat.cast(@modes.frames.map(&:value))
           @shapes = shapes(masses)
           @push, steady = pushed(masses)

@@ -43,7 +43,7 @@ module Lattice
         def call
           @history = History.new(@study)
           _, stiff = stiffness
-          masses = @structure.masses
+          masses = @structure.masses(lumped: Vibration.lumped?(@vibration))
           @natural = Numo::DFloat.cast(@modes.frames.map(&:value))
           @shapes = shapes(masses)
           pushes, courses, steady = pushed(masses)

@@ -18,6 +18,7 @@ module Lattice
 
         class << self
           def count(study) = study["modes"] || COUNT
+          def lumped?(study) = study["mass"] == "lumped"
           def shapes? = true
           def held?(study) = !study["of"].nil?
           def loaded? = false
@@ -40,7 +41,7 @@ module Lattice
           end
 
           def signature(problem, study)
-            [count(study), range(study), study["of"] && problem.study_digest(base!(problem, study)), *problem.acting(conditions(problem))]
+            [count(study), range(study), *(lumped?(study) ? ["lumped"] : []), study["of"] && problem.study_digest(base!(problem, study)), *problem.acting(conditions(problem))]
           end
 
           def solve(solving, study)
@@ -77,7 +78,7 @@ module Lattice
         def call
           _, stiff = stiffness
           stiff = stressed(stiff) if @before
-          @masses = masses = @structure.masses
+          @masses = masses = @structure.masses(lumped: self.class.lumped?(@study))
           raise SolveFailed.new("nothing has a mass", cure: "Give a density, or a mass.") if masses.diagonal.max <= 0
 
           k, m = @monitor.phase("assembly", upto: 0.45) { [stiff, masses].map { |matrix| @structure.constraints.reduce(matrix) } }
