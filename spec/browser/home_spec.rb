@@ -13,6 +13,8 @@ RSpec.describe "Home" do
     visit "/"
     expect(card("Dome-rail saddle")).to have_text(/1 holds.*1 fails/m)
     expect(card("Shutter link")).to have_text("2 hold")
+    # Pictures come as their cards come into sight.
+    page.scroll_to(card("Chiller manifold"), align: :center)
     expect(page).to have_css("article img[alt='the shape of Chiller manifold']")
     expect(card("Chiller manifold")).to have_text("3 hold")
     expect(card("Pier pit beside the old wall")).to have_text("no study yet")

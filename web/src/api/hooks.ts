@@ -209,18 +209,35 @@ export function useEdit(id: string) {
 export function useRunEvents(id: string) {
   const client = useQueryClient();
   useEffect(() => {
-    const source = new EventSource(`/api/models/${id}/events`);
-    source.addEventListener("run", (event) => {
-      const run = JSON.parse((event as MessageEvent<string>).data) as Run;
-      const before = client.getQueryData<ModelView>(["model", id])?.runs.find((r) => r.id === run.id);
-      client.setQueryData<ModelView>(["model", id], (view) => {
-        if (!view) return view;
-        const others = view.runs.filter((r) => r.id !== run.id);
-        return { ...view, runs: [run, ...others].sort((a, b) => b.created_at.localeCompare(a.created_at)) };
+    let source: EventSource | null = null;
+    function follow() {
+      source = new EventSource(`/api/models/${id}/events`);
+      source.addEventListener("run", (event) => {
+        const run = JSON.parse((event as MessageEvent<string>).data) as Run;
+        const before = client.getQueryData<ModelView>(["model", id])?.runs.find((r) => r.id === run.id);
+        client.setQueryData<ModelView>(["model", id], (view) => {
+          if (!view) return view;
+          const others = view.runs.filter((r) => r.id !== run.id);
+          return { ...view, runs: [run, ...others].sort((a, b) => b.created_at.localeCompare(a.created_at)) };
+        });
+        const ended = (r?: Run) => r && !["queued", "running"].includes(r.state);
+        if (ended(run) && !ended(before)) void client.invalidateQueries({ queryKey: ["model", id] });
       });
-      const ended = (r?: Run) => r && !["queued", "running"].includes(r.state);
-      if (ended(run) && !ended(before)) void client.invalidateQueries({ queryKey: ["model", id] });
-    });
-    return () => source.close();
+    }
+    // A page that is left, but kept by the browser, would keep its connection from those that come after: there are few.
+    const leave = () => source?.close();
+    function comeBack(event: PageTransitionEvent) {
+      if (!event.persisted) return;
+      follow();
+      void client.invalidateQueries({ queryKey: ["model", id] });
+    }
+    follow();
+    window.addEventListener("pagehide", leave);
+    window.addEventListener("pageshow", comeBack);
+    return () => {
+      leave();
+      window.removeEventListener("pagehide", leave);
+      window.removeEventListener("pageshow", comeBack);
+    };
   }, [client, id]);
 }
