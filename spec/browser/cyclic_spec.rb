@@ -10,32 +10,10 @@ RSpec.describe "What swings, wears and warms" do
 
   after { FileUtils.rm_rf(folder) }
 
-  def bar(name)
-    new_project(name)
-    say("rectangle", width: "120 mm", height: "20 mm")
-    say("body", thickness: "10 mm")
-    say("material")
-    group("root", axis: "x =", at: "0 mm")
-    group("tip", axis: "x =", at: "120 mm")
-    say("fix", target: "root")
-    say("force", target: "tip", force: "2 kN", direction: "−y")
-    say("mesh", size: "10 mm")
-    say("static")
-  end
-
-  def solve_all(*studies)
-    click_button "Solve", match: :first
-    within("nav[aria-label=Studies]") { studies.each { |study| expect(page).to have_css("button[title='#{study}: solved']", wait: 90) } }
-  end
-
-  def show(study)
-    within("nav[aria-label=Studies]") { click_button study }
-  end
-
   def file(name, text) = File.join(folder, name).tap { |path| File.write(path, text) }
 
   it "sweeps frequencies: a gauge finds the peak, a click on its curve shows it, sound power is told, and bad damping refused" do
-    bar("Bar that swings")
+    bar("Bar that swings", "−y")
     say("vibration", modes: "6")
     sweep = say("harmonic response", from: "100 Hz", damping: "3 %")
     fill(sweep, "to", "1500 Hz")
@@ -62,7 +40,7 @@ RSpec.describe "What swings, wears and warms" do
   end
 
   it "finds how long it lasts: fully reversed, then by a recorded history out of a file; one with a gap is refused" do
-    bar("Bar that wears")
+    bar("Bar that wears", "−y")
     life = say("life", endurance: "50 MPa")
     solve_all("Static", "Life")
     within("##{life}") { expect(page).to have_css("[data-life]", text: /Lasts .* at least.*(holds|fails)/) }
@@ -83,7 +61,7 @@ RSpec.describe "What swings, wears and warms" do
   end
 
   it "takes temperatures from a file of points, shows what was carried over, and refuses a file in another unit" do
-    bar("Bar in the frost")
+    bar("Bar in the frost", "−y")
     statement = say("temperatures from a file")
     expect(page).to have_text("it has no file of points yet")
     rows = (-5..125).step(10).to_a.product([-5, 5, 15, 25], [-5, 5, 15]).map { |x, y, z| [x, y, z, 20 - (x / 4.0)].join(",") }
@@ -102,7 +80,7 @@ RSpec.describe "What swings, wears and warms" do
   end
 
   it "follows a course of time, out of a file too" do
-    bar("Bar that is struck")
+    bar("Bar that is struck", "−y")
     say("vibration", modes: "4")
     course = say("transient response", until: "20 ms", step: "0.1 ms")
     say("gauge", quantity: "displacement along y", at_x: "120 mm", at_y: "10 mm", at_z: "5 mm")
@@ -121,7 +99,7 @@ RSpec.describe "What swings, wears and warms" do
   end
 
   it "finds the temperatures that settle, and what they do to the part" do
-    bar("Bar on a stove")
+    bar("Bar on a stove", "−y")
     statement = say("held temperature", target: "root", temperature: "120 degC")
     say("air", target: "tip", temperature: "10 degC", film: "400 W/(m2 K)")
     say("heat study")

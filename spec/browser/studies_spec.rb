@@ -6,30 +6,8 @@ require_relative "spec_helper"
 RSpec.describe "Studies" do
   include Writing
 
-  def bar(name)
-    new_project(name)
-    say("rectangle", width: "120 mm", height: "20 mm")
-    say("body", thickness: "10 mm")
-    say("material")
-    group("root", axis: "x =", at: "0 mm")
-    group("tip", axis: "x =", at: "120 mm")
-    say("fix", target: "root")
-    say("force", target: "tip", force: "2 kN", direction: "−x")
-    say("mesh", size: "10 mm")
-    say("static")
-  end
-
-  def solve_all(*studies)
-    click_button "Solve", match: :first
-    within("nav[aria-label=Studies]") { studies.each { |study| expect(page).to have_css("button[title='#{study}: solved']", wait: 90) } }
-  end
-
-  def show(study)
-    within("nav[aria-label=Studies]") { click_button study }
-  end
-
   it "climbs a ladder of meshes, looks closely at a block, and records gauges and what passes through a section" do
-    bar("Bar on meshes")
+    bar("Bar on meshes", "−x")
     say("refinement ladder", meshes: "3", finer: "1.3", quantity: "displacement")
     say("close-up", from_x: "40 mm", from_y: "-5 mm", from_z: "-5 mm", dx: "40 mm", dy: "30 mm", dz: "20 mm", size: "5 mm")
     say("gauge", at_x: "60 mm", at_y: "10 mm", at_z: "5 mm")
@@ -48,7 +26,7 @@ RSpec.describe "Studies" do
   end
 
   it "rings and folds, shows every shape on its axis, compares studies side by side, and sets the report" do
-    bar("Bar that rings")
+    bar("Bar that rings", "−x")
     say("vibration", modes: "5")
     say("buckling", shapes: "2")
     solve_all("Static", "Vibration", "Buckling")

@@ -102,7 +102,14 @@ RSpec.describe Lattice::Study::Kinds::Harmonic do
 
   it "is damped by mass and stiffness as told at two frequencies, or mode by mode" do
     study = Lattice::Model::Statement.new(sweep(rayleigh: { "from" => "10 Hz", "from_ratio" => "1 %", "to" => "40 Hz", "to_ratio" => "3 %" }, damping_of: [{ "mode" => 3, "ratio" => "7 %" }]))
-    expect(Lattice::Study::Sweep.new(study).damping(Numo::DFloat[10, 40, 20]).to_a).to be_near([0.01, 0.03, 0.07], 1e-9)
+    expect(Lattice::Study::Damping.new(study).of(Numo::DFloat[10, 40, 20]).to_a).to be_near([0.01, 0.03, 0.07], 1e-9)
+  end
+
+  it "is never damped beyond critical by stiffness, and refuses a part of it below zero" do
+    damping = ->(first, second) { Lattice::Study::Damping.new(Lattice::Model::Statement.new(sweep(rayleigh: { "from" => "10 Hz", "from_ratio" => first, "to" => "40 Hz", "to_ratio" => second }))) }
+    expect(damping["1 %", "4 %"].of(Numo::DFloat[1e6])[0]).to be < 1
+    expect { damping["1 %", "8 %"].check! }.to raise_error(Lattice::InvalidInput, /by mass would be below zero/)
+    expect { damping["8 %", "1 %"].check! }.to raise_error(Lattice::InvalidInput, /by stiffness would be below zero/)
   end
 
   it "says which share of the mass its modes carry, and where that is too little" do
@@ -142,6 +149,10 @@ RSpec.describe Lattice::Study::Kinds::Harmonic do
   it "refuses weight that would swing, and a case in which nothing pushes" do
     heavy = problem({}, ring, sweep, { "id" => "w", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z" })
     expect { described_class.check!(heavy, heavy.study!("sweep")) }.to raise_error(Lattice::InvalidInput, /gravity in the case would swing/)
+    turned = problem(swinging, ring, sweep, { "id" => "r", "kind" => "rotation", "target" => "tip", "value" => "1 deg", "direction" => "+z" })
+    expect { described_class.check!(turned, turned.study!("sweep")) }.to raise_error(Lattice::InvalidInput, /rotation in the case would swing/)
+    warm = problem(swinging, ring, sweep, { "id" => "t", "kind" => "temperature_map", "target" => "bar" })
+    expect { described_class.check!(warm, warm.study!("sweep")) }.to raise_error(Lattice::InvalidInput, /temperature map in the case would swing/)
     idle = problem({ force: nil }, ring, sweep)
     expect { described_class.check!(idle, idle.study!("sweep")) }.to raise_error(Lattice::InvalidInput, /nothing pushes/)
   end

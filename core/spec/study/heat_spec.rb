@@ -60,6 +60,13 @@ RSpec.describe Lattice::Study::Kinds::Heat do
     expect(celsius(solved(flow)[0]).max).to be_near(20 + (10 * 0.2 / (50 * 0.0002)), 1e-6)
   end
 
+  it "counts heat once where two places that are held meet" do
+    side = { "id" => "side", "kind" => "group", "name" => "side", "of" => "faces", "rule" => { "plane" => { "axis" => "y", "at" => "0 mm" } } }
+    _, found = solved(bar(side, heat("root", "held", temperature: "20 degC"), heat("side", "held", temperature: "20 degC"), heat("tip", "flux", power: "10 W")))
+    expect(found).to include(holds: true)
+    expect(found[:rows].sum { |r| r[:power] }).to be_within(1e-9).of(0)
+  end
+
   it "loads a static study: what it warms grows" do
     map = { "id" => "t", "kind" => "temperature_map", "target" => "bar", "study" => "warm", "reference" => "20 degC" }
     list = bar(heat("root", "held", temperature: "20 degC"), heat("tip", "held", temperature: "120 degC"), map, { "id" => "s2", "kind" => "study", "name" => "grow", "type" => "static" },

@@ -106,6 +106,17 @@ RSpec.describe Lattice::Study::Kinds::Life do
     expect(result.field("damage")[result.grid.points.of("bar")].max).to be > 0
   end
 
+  it "says so where the mean alone breaks it, and where nothing is stressed" do
+    _, found = solved(pulled(life({ "ratio" => "0" }, mean: "goodman", scale: "6")))
+    expect(found[:loops][0]).to include(equivalent: nil, reduced: nil)
+    expect(found).to include(above: false, holds: false)
+    none = { "id" => "idle", "kind" => "body", "name" => "idle", "outline" => "profile", "make" => "solid", "thickness" => "10 mm", "on" => { "plane" => "xy", "x" => "0 mm", "y" => "0 mm", "z" => "40 mm" } }
+    held = { "id" => "hold", "kind" => "support", "target" => "idle", "components" => %w[x y z] }
+    _, idle = solved(pulled(none, held, life({ "ratio" => "-1" }).merge("target" => "idle")))
+    expect(idle[:worst]).to include(body: "idle", damage: 0.0, life: nil)
+    expect(idle).to include(holds: true)
+  end
+
   it "comes back from a file" do
     result, = solved(pulled(life({ "ratio" => "0" }, mean: "gerber")))
     Dir.mktmpdir do |folder|

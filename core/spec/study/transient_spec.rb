@@ -23,6 +23,14 @@ RSpec.describe Lattice::Study::Kinds::Transient do
     end
   end
 
+  describe "what nothing holds" do
+    it "moves as thrown" do
+      stepping = Lattice::Study::Stepping.new(Numo::DFloat[0.0, 5.0], Numo::DFloat[0.02, 0.02], 0.01)
+      moved, speed, push = stepping.call(Numo::DFloat.ones(101, 2) * 3)
+      expect([moved[100, 0], speed[100, 0], push[100, 0]]).to be_near([1.5, 3, 3], 1e-9)
+    end
+  end
+
   def ring(**more) = { "id" => "v", "kind" => "study", "name" => "ring", "type" => "vibration", "modes" => 4 }.merge(more.transform_keys(&:to_s))
   def course(**more) = { "id" => "t", "kind" => "study", "name" => "course", "type" => "transient", "of" => "ring", "until" => "0.5 s", "step" => "5 ms", "damping" => "2 %" }.merge(more.transform_keys(&:to_s))
   def gauge(quantity) = { "id" => "g_#{quantity}", "kind" => "gauge", "name" => quantity, "study" => "course", "quantity" => quantity, "spot" => spot(200, 10, 5) }
@@ -62,6 +70,22 @@ RSpec.describe Lattice::Study::Kinds::Transient do
     _, found = solved(list)
     w = 2 * Math::PI * modes.frames[0].value
     expect(gauged(found, "displacement_z").min).to be_near(-(1 + Math.exp(-0.02 * Math::PI)) / (w**2), 0.01)
+  end
+
+  it "has the fields of members too, their stress as the forces at their ends make it" do
+    line = { "id" => "way", "kind" => "line", "name" => "way", "corners" => [spot(0, 0, 0), spot(500, 0, 0)] }
+    ends = { "near" => 0, "far" => 500 }.map do |name, x|
+      { "id" => name, "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => spot(x - 1, -1, -1), "to" => spot(x + 1, 1, 1) } } }
+    end
+    strip = [line, { "id" => "b", "kind" => "body", "name" => "strip", "outline" => "way", "make" => "members" }, { "id" => "sec", "kind" => "section", "target" => "strip", "outline" => "profile" }, *ends,
+             { "id" => "hold", "kind" => "support", "target" => "near", "components" => %w[x y z rx ry rz] }, { "id" => "push", "kind" => "force", "target" => "far", "value" => "10 N", "direction" => "+z" }]
+    bare = { body: nil, root: nil, tip: nil, support: nil, force: nil, mesh: { "size" => "100 mm" }, outline: { "boundary" => rectangle("-10 mm", "-5 mm", "20 mm", "10 mm") } }
+    result, found = solved(problem(bare, *strip, ring, course(until: "0.1 s")))
+    expect(result.catalogue.map(&:name)).to include("displacement", "velocity_z", "von_mises", "principal_max")
+    frame = found[:summary][:frames].each_index.max_by { |i| i < 20 ? found[:summary][:frames][i][:peaks][:von_mises][:value] : 0 }
+    summed = result.state(frame)
+    plain = Lattice::Result::Outcome.new(grid: result.grid, frames: result.frames.first(1), states: [summed])
+    expect((result.field("von_mises", frame) - plain.field("von_mises")).abs.max).to be < 1e-9 * plain.field("von_mises").max
   end
 
   it "comes back from a file" do

@@ -143,8 +143,7 @@ module LatticeServer
 
     # Reads columns of numbers out of a text file, such as a record.
     post "/api/columns" do
-      table = Lattice::Format::Columns.read(sent_file { |path| File.binread(path) })
-      answer({ names: table.names, columns: table.rows.transpose })
+      answer(sent_file { |path| Builders.slow.ask(:columns, path, seconds: 60) })
     end
 
     get "/api/models/:id/shape/:digest" do

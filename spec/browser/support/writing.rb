@@ -66,4 +66,27 @@ module Writing
   end
 
   def tab(name) = find("[role=tab]", text: /\A#{name}\z/).click
+
+  # A bar of 120 by 20 by 10 mm from an empty project, held at one end and pushed at the other.
+  def bar(name, direction)
+    new_project(name)
+    say("rectangle", width: "120 mm", height: "20 mm")
+    say("body", thickness: "10 mm")
+    say("material")
+    group("root", axis: "x =", at: "0 mm")
+    group("tip", axis: "x =", at: "120 mm")
+    say("fix", target: "root")
+    say("force", target: "tip", force: "2 kN", direction: direction)
+    say("mesh", size: "10 mm")
+    say("static")
+  end
+
+  def solve_all(*studies)
+    click_button "Solve", match: :first
+    within("nav[aria-label=Studies]") { studies.each { |study| expect(page).to have_css("button[title='#{study}: solved']", wait: 90) } }
+  end
+
+  def show(study)
+    within("nav[aria-label=Studies]") { click_button study }
+  end
 end

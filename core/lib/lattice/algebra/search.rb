@@ -6,6 +6,18 @@ module Lattice
     module Search
       module_function
 
+      # What lies on straight lines between points; before the first and after the last as there.
+      # @param places [Numo::DFloat] [m] ascending
+      # @param heights [Numo::DFloat] [m]
+      # @param wanted [Numo::DFloat] [n]
+      # @return [Numo::DFloat] [n]
+      def straight(places, heights, wanted)
+        after = first_not_below(places, wanted).clip(1, places.size - 1)
+        before = after - 1
+        share = ((wanted - places[before]) / (places[after] - places[before])).clip(0, 1)
+        heights[before] + ((heights[after] - heights[before]) * share)
+      end
+
       # @param sorted [Numo::NArray] [m] ascending
       # @param values [Numo::NArray] [n]
       # @return [Numo::Int32] [n] the first place in the list whose entry is not below the value

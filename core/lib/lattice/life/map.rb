@@ -28,8 +28,9 @@ module Lattice
         @safety = Numo::DFloat.zeros(count).fill(Kind::SAFE)
         @alternating = Numo::DFloat.zeros(count)
         @biaxial = Numo::DFloat.zeros(count)
-        @layer = Array.new(count)
-        @monitor.phase("life", upto: 0.95) { bodies.each { |body| @base.layers.each { |layer| of_layer(body, layer) } } }
+        @layer = Numo::Int32.zeros(count)
+        @seen = Numo::Bit.zeros(count)
+        @monitor.phase("life", upto: 0.95) { bodies.each { |body| @base.layers.each_index { |layer| of_layer(body, layer) } } }
         @monitor.phase("worst point", upto: 1.0) { outcome }
       end
 
@@ -50,7 +51,8 @@ module Lattice
         at = @base.readable(points(body))
         return if at.empty?
 
-        tensors = frames.to_h { |frame| [frame, @base.stress(frame, layer)[at, true].dup] }
+        @seen[at] = 1
+        tensors = frames.to_h { |frame| [frame, @base.stress(frame, @base.layers[layer])[at, true].dup] }
         scalars = tensors.transform_values { |t| Scalar.of(@use, t) }
         first = tensors[frames[0]]
         damage, safety = @load.single? ? single(body, scalars[frames[0]]) : duty(body, sequence(scalars))
@@ -60,7 +62,7 @@ module Lattice
 
         mine = at[rows].dup
         { damage => @damage, safety => @safety, Scalar.biaxiality(first) => @biaxial, alternating(body, scalars) => @alternating }.each { |values, all| all[mine] = values[rows] }
-        mine.each { |point| @layer[point] = layer }
+        @layer[mine] = layer
       end
 
       # Frames with stress; a step of a duty without a case has none.
@@ -97,7 +99,7 @@ module Lattice
         damage = Numo::DFloat.zeros(values.shape[1])
         safety = Numo::DFloat.zeros(values.shape[1]).fill(Kind::SAFE)
         of = Damage.new(strength(body))
-        orders(values).each_value do |columns|
+        orders(values).each do |columns|
           path = Rainflow.repeated(values[true, columns[0]].to_a)
           next if path.pairs.empty?
 
@@ -121,21 +123,21 @@ module Lattice
         Numo::NMath.exp((low + high) / 2)
       end
 
-      # @return [Hash] order => columns
+      # @return [Array<Numo::Int32>] columns by the order in which their values lie
       def orders(values)
-        count = values.shape[0]
+        count, width = values.shape
         keys = (0...count).to_a.combination(2).each_slice(60).map do |pairs|
-          pairs.each_with_index.reduce(Numo::Int64.zeros(values.shape[1])) { |sum, ((i, j), bit)| sum + (Numo::Int64.cast(values[i, true] > values[j, true]) << bit) }
+          pairs.each_with_index.reduce(Numo::Int64.zeros(width)) { |sum, ((i, j), bit)| sum + (Numo::Int64.cast(values[i, true] > values[j, true]) << bit) }
         end
-        equal = (0...(count - 1)).reduce(Numo::Int64.zeros(values.shape[1])) { |sum, i| sum + (Numo::Int64.cast(values[i, true].eq(values[i + 1, true])) << i) }
-        largest = (values.max(0) >= -values.min(0)).then { |up| Numo::Int64.cast(up) }
-        [*keys, equal, largest].map(&:to_a).transpose.each_with_index.group_by(&:first).transform_values { |rows| rows.map(&:last) }
+        keys << (0...(count - 1)).reduce(Numo::Int64.zeros(width)) { |sum, i| sum + (Numo::Int64.cast(values[i, true].eq(values[i + 1, true])) << i) }
+        keys << Numo::Int64.cast(values.max(0) >= -values.min(0))
+        number = keys.reduce(Numo::Int64.zeros(width)) { |so_far, key| Numo::Int64.cast(Algebra::Distinct.of((so_far * width) + Algebra::Distinct.of(key)[1])[1]) }
+        (0..number.max).map { |order| number.eq(order).where }
       end
 
       # Of the one cycle there is, or of the widest.
       def alternating(body, scalars)
-        values = @load.single? ? Numo::DFloat.cast(@load.factors.minmax).reshape(2, 1) * scalars[frames[0]].reshape(1, scalars[frames[0]].size) : sequence(scalars).then { |s| Numo::DFloat.vstack([s.min(0).reshape(1, s.shape[1]), s.max(0).reshape(1, s.shape[1])]) }
-        one, two = [0, 1].map { |k| values[k, true] }
+        one, two = @load.single? ? @load.factors.minmax.map { |factor| scalars[frames[0]] * factor } : sequence(scalars).then { |s| [s.min(0), s.max(0)] }
         amplitude = (one - two).abs / 2
         return amplitude if strength(body).strain? || strength(body).by_ratio?
 
@@ -151,21 +153,22 @@ module Lattice
       end
 
       def found
-        at = @damage.max.positive? ? @damage.max_index : @safety.min_index
+        looked = @seen.where
+        at = looked[@damage.max.positive? ? @damage[looked].max_index : @safety[looked].min_index]
         body = bodies.find { |b| @grid.points.of(b).cover?(at) }
         values = block(at)
         loops = told(body, values)
         peak = values.map(&:abs).max
         yields = @problem.materials[body].yield
         s = strength(body)
-        worst = { body: body, layer: @layer[at], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200) }
+        worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200) }
         { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, rule: s.rule,
           strength: s.mean_strength, above: above(body, loops), curve: drawn(body), law: s.strain? ? s.law.constants : nil }
       end
 
       # @return [Array<Float>] stress at a point through the block, Pa
       def block(point)
-        layer = @layer[point] || @base.layers[0]
+        layer = @base.layers[@layer[point]]
         scalar = ->(frame) { Scalar.of(@use, @base.stress(frame, layer)[point, true].reshape(1, 6))[0] }
         return @load.factors.map { |f| f * scalar[frames[0]] } if @load.single?
 
@@ -178,6 +181,7 @@ module Lattice
         list = []
         Damage.new(strength(body)).each(path, Numo::DFloat.cast(values).reshape(values.size, 1)) do |loop|
           plain = loop.strain || strength(body).by_ratio? ? nil : strength(body).equivalent(loop.amplitude, loop.mean)[0]
+          plain = nil unless plain&.finite? # the mean alone breaks it
           list << { from: loop.from + 1, to: loop.to + 1, amplitude: loop.amplitude[0], mean: loop.mean[0], greatest: loop.greatest[0], strain: loop.strain&.[](0), equivalent: plain,
                     reduced: plain && (plain / strength(body).factor), life: loop.life[0].finite? ? loop.life[0] : nil, damage: 1 / loop.life[0] }
         end
@@ -200,7 +204,7 @@ module Lattice
         s = strength(body)
         return false if s.strain? || s.by_ratio? || loops.empty? || @study["life"]["curve"]["coefficient"]
 
-        loops.map { |l| l[:reduced] }.max > s.curve.points[0][1]
+        loops.any? { |l| l[:reduced].nil? || l[:reduced] > s.curve.points[0][1] }
       end
 
       def drawn(body)

@@ -6,7 +6,7 @@ module Lattice
     class Strength
       # Surface factor a Su^b with Su in MPa: C. J. Noll, C. Lipson, Allowable Working Stresses, 1946.
       FINISHES = { "polished" => [1.0, 0.0], "ground" => [1.58, -0.085], "machined" => [4.51, -0.265], "hot rolled" => [57.7, -0.718], "as forged" => [272.0, -0.995] }.freeze
-      # Of normally scattered strengths, 8 % deviation: G. Castillo's table is 1 − 0.08 z.
+      # Of strengths that scatter normally by 8 %: 1 − 0.08 z. J. E. Shigley, C. R. Mischke, Mechanical Engineering Design, 1989.
       RELIABILITY = { "50 %" => 1.0, "90 %" => 0.897, "95 %" => 0.868, "99 %" => 0.814, "99.9 %" => 0.753 }.freeze
       FACTORS = %w[size temperature other].freeze
       LAWS = %i[strength exponent ductility ductile_exponent hardening hardening_exponent].freeze

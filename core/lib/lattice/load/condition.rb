@@ -31,6 +31,9 @@ module Lattice
       def holds? = false
       def loads? = false
 
+      # Whether it stays as it is, and cannot swing or come and go with others.
+      def steady? = false
+
       # Whether it makes places follow each other.
       def joins? = false
 

@@ -33,7 +33,7 @@ module Lattice
       # @return [Float] W/(m² K)
       def film = needed("film", "film", "15 W/(m2 K)")
 
-      def signature = [how, statement["temperature"], statement["power"], statement["film"], @problem.keys(statement)]
+      def signature = [Model::Meaning.of(statement, except: ["target"]), @problem.keys(statement)]
 
       # @raise [InvalidInput]
       def check!

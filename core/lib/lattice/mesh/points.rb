@@ -68,6 +68,21 @@ module Lattice
         end)
       end
 
+      # What is known at the nodes of elements, averaged at the points.
+      # @param width [Integer] of a value
+      # @yield [Integer] number of a block; answers [e, k, width], or nil where there is nothing
+      # @return [Numo::DFloat] [p, width]
+      def mean(width)
+        sum = Numo::DFloat.zeros(size, width)
+        hits = Numo::Int32.zeros(size)
+        @grid.blocks.each_index do |b|
+          values = yield(b) or next
+          sum += Algebra::Gather.sum(values, block(b), size)
+          hits += block(b).flatten.bincount(minlength: size)
+        end
+        sum / Numo::DFloat.cast(hits.clip(1, nil)).reshape(size, 1)
+      end
+
       # @return [Boolean] whether some node has several points
       def shared? = @shared ||= Algebra::Gather.distinct([nodes]).size < size
 

@@ -25,6 +25,12 @@ module Lattice
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
       FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH]).to_h { |field| [field.name, field] }.freeze
 
+      # Names of fields by what may find them: with their components, of vectors.
+      OF_VECTOR = VECTORS.keys.to_h { |name| [name, [name, *%w[x y z].map { |c| "#{name}_#{c}" }]] }.freeze
+      RATES = OF_VECTOR.values_at("velocity", "acceleration").flatten.freeze
+      MOVED = (OF_VECTOR.values_at("displacement", "rotation").flatten + RATES).freeze
+      OF_STATES = (FIELDS.keys - RATES - (LIFE + HEAT).map(&:name)).freeze
+
       module_function
 
       # @return [Field]

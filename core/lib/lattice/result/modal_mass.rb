@@ -28,7 +28,7 @@ module Lattice
 
       private
 
-      def unit(name) = Numo::DFloat.zeros(@structure.dofs.size).tap { |u| at(name).then { |rows| u[rows] = 1.0 unless rows.empty? } }
+      def unit(name) = @structure.dofs.along(Numo::DFloat.cast(AXES.map { |axis| axis == name ? 1.0 : 0.0 }))
 
       def at(name)
         (@at ||= {})[name] ||= begin

@@ -128,16 +128,10 @@ module Lattice
       # @param layer [String, nil] of shells; nil takes the middle
       # @return [Numo::DFloat] [p, 6]
       def stress(frame = 0, layer = nil)
-        points = grid.points
-        sum = Numo::DFloat.zeros(points.size, 6)
-        hits = Numo::Int32.zeros(points.size)
-        state(frame).stress.each_with_index do |by_layer, b|
-          values = by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""] or next
-          index = points.block(b)
-          sum += Algebra::Gather.sum(values, index, points.size)
-          hits += index.flatten.bincount(minlength: points.size)
+        grid.points.mean(6) do |b|
+          by_layer = state(frame).stress[b]
+          by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""]
         end
-        sum / Numo::DFloat.cast(hits.clip(1, nil)).reshape(points.size, 1)
       end
 
       # @param name [String] of the catalogue
@@ -188,7 +182,7 @@ module Lattice
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
 
-        return false if (Catalogue::LIFE + Catalogue::HEAT).any? { |f| f.name == name }
+        return false unless Catalogue::OF_STATES.include?(name)
         return !state(0).warmth.nil? if name == "warmth"
 
         vector = Catalogue.vector(name)&.first

@@ -21,9 +21,11 @@ module Lattice
       def energy(_frame = 0) = nil
       def balance(_frame = 0) = nil
       def layers = [""]
-      def catalogue = Catalogue::FIELDS.values.select { |field| scalars.key?(field.name) } + super.select { |field| field.name.start_with?("displacement") }
+      def catalogue = Catalogue::FIELDS.values.select { |field| scalars.key?(field.name) } + super.select { |field| field.name.start_with?("displacement") && moves? }
 
       private
+
+      def moves? = !displacement.eq(0).all?
 
       def plain(name, frame, layer) = scalars[name] || super
     end

@@ -7,6 +7,8 @@ module Lattice
     # frame is the envelope over the sweep.
     class Swept < Outcome
       WEIGHTS = %w[cosine sine].freeze
+      # What has an amplitude; Tresca and principal stresses turn their axes within a turn.
+      FIELDS = [*Catalogue::MOVED, "von_mises", *Stress::COMPONENTS.map { |c| "stress_#{c}" }].freeze
       RATES = { "velocity" => 1, "acceleration" => 2 }.freeze # derivatives of displacement by time
       TURNING = 2 * Math::PI
       AT_ONCE = 500_000 # values of a field
@@ -111,10 +113,9 @@ module Lattice
 
       def field?(name)
         vector, = Catalogue.vector(name)
-        return true if RATES.key?(vector) || vector == "displacement"
-        return !basis(0).rotation.nil? if vector == "rotation"
+        return false unless self.class::FIELDS.include?(name)
 
-        vector.nil? && (name == "von_mises" || name.match?(/\Astress_[xyz]{2}\z/)) && basis(0).stress.any? { |layers| !layers.empty? }
+        vector ? vector != "rotation" || !basis(0).rotation.nil? : basis(0).stress.any? { |layers| !layers.empty? }
       end
 
       def enveloped(name, _frame, layer) = over(name, layer)[:envelope]
@@ -168,8 +169,7 @@ module Lattice
 
       def of_stress(name, cosine, sine, points, layer)
         one, other = [cosine, sine].map { |share| swinging("stress", share, points, layer) }
-        found = Swing.stress(name, one, other)
-        member_stress(found, name, cosine, sine, points, layer)
+        of_members(Swing.stress(name, one, other), [cosine, sine], points, layer) { |fibres, both| Stress.scalar(name, fibres.amplitudes(*both)[layer].reshape(both[0].size / 6, 6)).abs }
       end
 
       # Factors times the states: [f, k] of a component, [f, k, 3] of a vector, [f, k, 6] of stress.
@@ -214,25 +214,33 @@ module Lattice
         end
       end
 
-      # Of members the fibre that swings most; what is largest over a section does not add up.
-      def member_stress(found, name, cosine, sine, points, layer)
+      # Puts stress of members in: what is largest over a section does not add up, but the forces at its ends do.
+      # @param found [Numo::DFloat] [f, k]
+      # @param shares [Array<Numo::DFloat>] [f, states] each
+      # @yield [Element::Beam::Fibres, Array<Numo::DFloat>] of a block, and [e, 2, 6] forces by each of the shares
+      # @yieldreturn [Numo::DFloat] [2 e] at the ends of its elements
+      def of_members(found, shares, points, layer)
         basis(0).fibres.each_with_index do |fibres, b|
           next unless fibres && Element::Beam::Fibres::LAYERS.include?(layer)
 
           index = grid.points.block(b)
-          mine = index.flatten.bincount(minlength: grid.points.size)
-          at = mine.ne(0).where
-          ends = Numo::DFloat.cast(@states.each_index.map { |k| basis(k).ends[b].flatten.to_a })
-          cosine.shape[0].times do |f|
-            one, other = [cosine, sine].map { |share| share[f, true].dot(ends).reshape(*basis(0).ends[b].shape) }
-            values = Stress.scalar(name, fibres.amplitudes(one, other)[layer].reshape(index.size, 6)).abs
-            all = index.flatten.bincount(values, minlength: grid.points.size)
-            all[at] = all[at] / mine[at]
-            mark = points ? mine[points].ne(0).where : at
-            found[f, mark] = points ? all[points[mark]] : all[at] unless mark.empty?
+          hits = index.flatten.bincount(minlength: grid.points.size)
+          wanted = points || Numo::Int32.new(grid.points.size).seq
+          mine = hits[wanted].ne(0).where
+          next if mine.empty?
+
+          at = wanted[mine].dup
+          found.shape[0].times do |f|
+            forces = shares.map { |share| share[f, true].dot(ends(b)).reshape(*basis(0).ends[b].shape) }
+            found[f, mine] = index.flatten.bincount(yield(fibres, forces), minlength: grid.points.size)[at] / hits[at]
           end
         end
         found
+      end
+
+      # [states, 12 e] forces at the ends of a block of members
+      def ends(block)
+        @basis[[:ends, block]] ||= Numo::DFloat.zeros(@states.size, basis(0).ends[block].size).tap { |all| @states.each_index { |k| all[k, true] = basis(k).ends[block].flatten } }
       end
     end
   end

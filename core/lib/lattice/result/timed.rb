@@ -6,6 +6,7 @@ module Lattice
     # as they are in that moment; the last frame is the largest in size of all moments.
     class Timed < Swept
       WEIGHTS = %w[cosine velocity acceleration].freeze
+      FIELDS = [*Catalogue::MOVED, *Stress::SCALARS].freeze
 
       def still(_name, _points) = nil
       def lags(_name, _point) = nil
@@ -36,7 +37,9 @@ module Lattice
         return component ? swinging(name, share, points) : Numo::NMath.sqrt((swinging(name, share, points)**2).sum(2)) if vector
 
         wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
-        wanted.map { |l| of_tensor(name, swinging("stress", share, points, l)) }.reduce { |a, b| Outcome.larger(a, b) }
+        wanted.map do |l|
+          of_members(of_tensor(name, swinging("stress", share, points, l)), [share], points, l) { |fibres, (ends)| Stress.scalar(name, fibres.stresses(ends)[l].reshape(ends.size / 6, 6)) }
+        end.reduce { |a, b| Outcome.larger(a, b) }
       end
 
       def of_tensor(name, tensor) = Stress.scalar(name, tensor.reshape(tensor.shape[0] * tensor.shape[1], 6)).reshape(*tensor.shape[0..1])
@@ -54,8 +57,6 @@ module Lattice
           { envelope: envelope, peaks: peaks }
         end
       end
-
-      def field?(name) = super && basis(0).fibres.none?
     end
   end
 end

@@ -5,7 +5,7 @@ module Lattice
     # What a transient response asks for: at which moments, how damped, and by what it is pushed at each.
     class History
       MOST = 4000 # moments
-      PER_PERIOD = 20
+      SAME = 1e-9 # s
 
       # @param study [Model::Statement]
       def initialize(study)
@@ -15,7 +15,7 @@ module Lattice
       def until = @study.quantity("until", "time")
       def step = @study.quantity("step", "time")
       def times = Numo::DFloat.new((self.until / step).round + 1).seq * step
-      def damping(natural) = Sweep.new(@study).damping(natural)
+      def damping = Damping.new(@study)
 
       # @return [Array(Numo::DFloat, Float)] direction, and what the record is multiplied by in m/s²; nil without a base
       def base = @study["base"] && [@study.direction(@study["base"]["direction"]), @study.quantity("base.acceleration", "acceleration")]
@@ -27,41 +27,34 @@ module Lattice
         raise @study.fault("it has more than #{MOST} moments", path: "step", cure: "Give a longer step, or an earlier end.") if self.until / step > MOST
         raise @study.fault("a base that shakes in time wants an acceleration", path: "base", cure: "Choose an acceleration.") if @study["base"] && !@study["base"].key?("acceleration")
 
+        damping.check!
         check_course
         drive(problem) if @study["drive"]
       end
 
-      # Where pushes come in order of time, by case.
-      # @return [Numo::DFloat] [moments, cases]
-      def weights(problem)
-        cases = problem.cases.names
-        return driven(problem) if @study["drive"]
-
-        of_frame = Steps.new(problem.cases).weights[Kinds::Transient.frame(problem, @study)]
-        course.reshape(times.size, 1) * of_frame.reshape(1, cases.size)
-      end
-
       # @return [Numo::DFloat] [moments] the factor of what pushes; zero after the last point
       def course
-        at, factors = points.transpose
-        Numo::DFloat.cast(times.to_a.map { |t| between(at, factors, t) })
+        at, factors = points.transpose.map { |list| Numo::DFloat.cast(list) }
+        Algebra::Gather.put(Algebra::Search.straight(at, factors, times), (times < at[0] - SAME) | (times > at[-1] + SAME), 0.0)
       end
 
-      def signature = %w[until step damping damping_of rayleigh history base drive].map { |key| @study[key] }
+      # From one position of the load that drives to the next.
+      # @return [Numo::DFloat] [moments, cases]
+      def weights(problem)
+        positions, speed = drive(problem)
+        rows = Numo::Int32.cast(positions.names.map { |name| problem.cases.index(name) })
+        place = times * (speed / positions.spacing)
+        Numo::DFloat.zeros(times.size, problem.cases.names.size).tap do |all|
+          rows.each_with_index { |row, k| all[true, row] = (1 - (place - k).abs).clip(0, nil) }
+        end
+      end
+
+      def signature = Model::Meaning.of(@study, except: %w[name of case record])
 
       private
 
       # Suddenly there, and staying, when nothing is told.
       def points = @points ||= @study["history"] ? @study["history"].each_slice(2).to_a : [[0.0, 1.0], [self.until, 1.0]]
-
-      def between(at, factors, time)
-        return 0.0 if time < at[0] - 1e-12 || time > at[-1] + 1e-9
-
-        after = at.bsearch_index { |t| t >= time - 1e-12 } || (at.size - 1)
-        before = [after - 1, 0].max
-        wide = at[after] - at[before]
-        wide.positive? ? factors[before] + ((factors[after] - factors[before]) * ((time - at[before]) / wide).clamp(0, 1)) : factors[after]
-      end
 
       def check_course
         list = @study["history"] or return
@@ -81,19 +74,6 @@ module Lattice
         raise @study.fault("it does not drive: its speed is not above zero", path: "drive.speed", cure: "Give a speed, such as 10 m/s.") unless speed.positive?
 
         [Load::Positions.new(statement, problem.document), speed]
-      end
-
-      # From one position to the next.
-      def driven(problem)
-        positions, speed = drive(problem)
-        names = positions.names.map { |name| problem.cases.index(name) }
-        Numo::DFloat.zeros(times.size, problem.cases.names.size).tap do |all|
-          times.each_with_index do |t, i|
-            place = t * speed / positions.spacing
-            low = place.floor
-            [[low, 1 - (place - low)], [low + 1, place - low]].each { |k, share| all[i, names[k]] = all[i, names[k]] + share if k < names.size }
-          end
-        end
       end
     end
   end

@@ -13,8 +13,22 @@ module Lattice
       # Whether its frames are shapes without a size, which nothing reads.
       def shapes? = false
 
+      READ = %w[hand_check limit path gauge section_cut member_check].freeze
+
       # Whether statements of a kind can read its result.
-      def reads?(_kind) = !shapes?
+      def reads?(kind) = !shapes? && READ.include?(kind)
+
+      # @return [Array<String>] names of the fields that its result may have
+      def fields = Result::Catalogue::OF_STATES
+
+      # @param statement [Model::Statement] that reads a quantity of the study
+      # @raise [InvalidInput] where it finds no such quantity
+      def finds!(statement, study)
+        return if statement["quantity"].nil? || fields.include?(statement["quantity"])
+
+        words = Result::Catalogue.field!(statement["quantity"]).words
+        raise statement.fault("“#{study.name}” does not find the #{words}", path: "quantity", cure: "It finds: #{fields.map { |name| Result::Catalogue.field!(name).words }.join(', ')}.")
+      end
 
       # @return [Array<String>] why others cannot, and what they read
       def unread = shapes? ? ["finds shapes, which have no size to read", "stress and movement"] : ["has nothing of that kind to read", "states at rest"]
@@ -59,16 +73,6 @@ module Lattice
         return problem.cases.judged[0] if study["case"].to_s.empty?
 
         names.index(study["case"]) || raise(study.fault("there is no case or combination named “#{study['case']}”", path: "case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."))
-      end
-
-      # What cannot swing with the rest.
-      def swinging!(problem, study)
-        weights = Steps.new(problem.cases).weights[frame(problem, study)]
-        mine = problem.conditions.select { |c| (c.loads? || (c.holds? && c.statement.kind == "displacement")) && !weights[problem.cases.index(c.case_name)].zero? }
-        raise study.fault("nothing pushes in the case that swings", path: "case", cure: "Choose a case with loads in it, or let what holds the part shake.") if mine.empty?
-
-        steady = mine.find { |c| %w[gravity temperature bolt displacement rotation].include?(c.statement.kind) } or return
-        raise study.fault("the #{steady.statement.kind} in the case would swing with the rest", path: "case", cure: "Give what swings a case of its own, and choose it here.")
       end
     end
   end

@@ -5,7 +5,6 @@ module Lattice
     # What a harmonic response asks for: at which frequencies, how damped, and by what it is pushed at each.
     class Sweep
       POINTS = 100
-      DAMPING = 0.02
       ENOUGH = 0.8
       # About a natural frequency, in half widths of its peak (ζ f): close where it is steep.
       CLUSTER = [-8, -4, -2, -1.5, -1, -0.7, -0.4, -0.2, 0, 0.2, 0.4, 0.7, 1, 1.5, 2, 4, 8].freeze
@@ -37,23 +36,15 @@ module Lattice
         raise study.fault("the sweep ends before it begins", path: "to", cure: "Give a higher frequency for its end.") if to <= from
         raise study.fault("a sweep begins above zero", path: "from", cure: "Begin at 1 Hz, say.") unless from.positive?
 
-        check_damping
+        damping.check!
         check_curve
         raise study.fault("it does not shake: its amplitude is zero", path: "base", cure: "Give an amplitude, such as 1 m/s2.") if base && base[2].zero?
         raise study.fault("the share is not between zero and one", path: "enough", cure: "Give a share such as 80 %.") unless enough.between?(0, 1)
         raise study.fault("nothing runs out of balance at zero frequency", path: "unbalance_at", cure: "Give the frequency at which the loads are as stated.") if unbalance&.then { |f| f <= 0 }
       end
 
-      # @raise [InvalidInput]
-      def check_damping! = check_damping
-
-      # @param frequencies [Numo::DFloat] natural ones, Hz
-      # @return [Numo::DFloat] damping ratio of each
-      def damping(frequencies)
-        ratios = rayleigh ? of_rayleigh(frequencies) : Numo::DFloat.zeros(frequencies.size) + (study.quantity("damping", "ratio") || DAMPING)
-        (study["damping_of"] || []).each_with_index { |own, i| ratios[own["mode"] - 1] = study.quantity("damping_of.#{i}.ratio", "ratio") if own["mode"] <= ratios.size }
-        ratios
-      end
+      # @return [Damping]
+      def damping = Damping.new(study)
 
       # Evenly over the range, and close about every natural frequency in it.
       # @param natural [Numo::DFloat] Hz
@@ -70,38 +61,15 @@ module Lattice
       # @return [Numo::DFloat] by what the loads are multiplied
       def factors(frequencies)
         curve = self.curve
-        all = curve ? Numo::DFloat.cast(frequencies.to_a.map { |f| between(curve, f) }) : Numo::DFloat.ones(frequencies.size)
+        all = curve ? Algebra::Search.straight(*curve.transpose.map { |list| Numo::DFloat.cast(list) }, frequencies) : Numo::DFloat.ones(frequencies.size)
         unbalance ? all * ((frequencies / unbalance)**2) : all
       end
 
-      def signature = %w[from to points damping damping_of rayleigh curve unbalance_at base relative].map { |key| study[key] }
+      def signature = Model::Meaning.of(study, except: %w[name of case enough])
 
       private
 
       def unbalance = study.quantity("unbalance_at", "frequency")
-
-      # Damping by α M + β K: ζ = α / 2ω + β ω / 2, with both from the ratios at two frequencies.
-      def rayleigh = study["rayleigh"] && %w[from from_ratio to to_ratio].map { |key| study.quantity("rayleigh.#{key}", key.end_with?("ratio") ? "ratio" : "frequency") }
-
-      def of_rayleigh(frequencies)
-        low, first, high, second = rayleigh
-        one, two = [low, high].map { |f| 2 * Math::PI * f }
-        beta = 2 * ((second * two) - (first * one)) / ((two**2) - (one**2))
-        alpha = (2 * first * one) - (beta * (one**2))
-        speeds = (frequencies * 2 * Math::PI).clip(1e-9, nil)
-        (alpha / speeds / 2) + (speeds * beta / 2)
-      end
-
-      def check_damping
-        own = (study["damping_of"] || []).each_index.map { |i| "damping_of.#{i}.ratio" }
-        ["damping", *own, *(rayleigh ? %w[rayleigh.from_ratio rayleigh.to_ratio] : [])].each do |path|
-          ratio = study.quantity(path, "ratio")
-          next if ratio.nil? || ratio.between?(1e-9, 1 - 1e-9)
-
-          raise study.fault("a damping ratio of #{(ratio * 100).round(1)} % is #{ratio.positive? ? 'critical or over it: nothing would swing' : 'not above zero'}", path: path, cure: "Give a ratio such as 2 %.")
-        end
-        raise study.fault("the two frequencies of its damping are not in order", path: "rayleigh.to", cure: "Give the lower one first.") if rayleigh && !rayleigh[0].between?(1e-9, rayleigh[2] * (1 - SAME))
-      end
 
       def check_curve
         curve = self.curve or return
@@ -115,12 +83,6 @@ module Lattice
 
       # @return [Array(Float, Float), nil] frequency and factor
       def curve = study["curve"]&.each_index&.map { |i| [study.quantity("curve.#{i}.at", "frequency"), study.quantity("curve.#{i}.factor", "ratio")] }
-
-      def between(curve, frequency)
-        after = curve.index { |at, _| at >= frequency } || (curve.size - 1)
-        (a, one), (b, two) = curve[[after - 1, 0].max], curve[after]
-        a == b ? two : one + ((two - one) * ((frequency - a) / (b - a)).clamp(0, 1))
-      end
     end
   end
 end

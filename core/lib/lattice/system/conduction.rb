@@ -25,8 +25,8 @@ module Lattice
           @constraints = Constraints.new(dofs.size)
           set_up(dofs)
           reduced, right = @monitor.phase("assembly", upto: 0.5) { [@constraints.reduce(@matrix), @constraints.reduce_load(@matrix, @right)] }
-          solved = @constraints.expand(solution(reduced, right))[0, true].dup
-          Numo::DFloat.zeros(dofs.nodes).tap { |all| (@numbers >= 0).where.then { |there| all[there] = solved[@numbers[there]] } }
+          @solved = @constraints.expand(solution(reduced, right))[0, true].dup
+          Numo::DFloat.zeros(dofs.nodes).tap { |all| (@numbers >= 0).where.then { |there| all[there] = @solved[@numbers[there]] } }
         end
       end
 
@@ -47,7 +47,6 @@ module Lattice
       def set_up(dofs)
         blocks = @structure.pieces.map { |p| [p.conn, [:x]] }
         matrix = @monitor.phase("conduction", upto: 0.4) { Pattern.new(blocks, dofs).assemble(@structure.pieces.map(&:conduction)) }
-        @plain = matrix
         @right = Numo::DFloat.zeros(1, dofs.size)
         added = @heating.flat_map { |heating| heat(heating) }
         @matrix = added.empty? ? matrix : Algebra::Sparse.symmetric(matrix).add(DenseBlocks.of_entries(added, dofs.size)).to_symmetric
@@ -77,7 +76,7 @@ module Lattice
       end
 
       def hold(heating)
-        clash = @constraints.prescribe(@numbers[@grid.nodes_of(heating.places)].dup, heating.temperature)
+        clash = @constraints.prescribe(held(heating), heating.temperature)
         return if clash.empty?
 
         raise heating.statement.fault("it holds another temperature where an earlier statement already holds one", path: "target", cure: "Change one of the two targets.")
@@ -102,48 +101,34 @@ module Lattice
 
       # How much heat flows through each point, averaged body by body, W/m².
       def flux(temperatures)
-        points = @grid.points
-        sum = Numo::DFloat.zeros(points.size, 3)
-        hits = Numo::Int32.zeros(points.size)
-        @structure.pieces.each_with_index do |piece, b|
-          index = points.block(b)
-          sum += Algebra::Gather.sum(piece.heat_flux(temperatures[piece.conn.flatten].reshape(*piece.conn.shape).dup), index, points.size)
-          hits += index.flatten.bincount(minlength: points.size)
-        end
-        mean = sum / Numo::DFloat.cast(hits.clip(1, nil)).reshape(points.size, 1)
+        mean = @grid.points.mean(3) { |b| @structure.pieces[b].then { |piece| piece.heat_flux(temperatures[piece.conn.flatten].reshape(*piece.conn.shape).dup) } }
         Numo::NMath.sqrt((mean**2).sum(1))
       end
 
-      # What flows in and out, statement by statement, W; out is negative.
+      # What flows in and out, statement by statement, W; out is negative. What holds a temperature gives what all else
+      # leaves over, each node to the first that holds it.
       def balance(temperatures)
-        vector = Numo::DFloat.zeros(@right.shape[1]).tap { |all| (@numbers >= 0).where.then { |there| all[@numbers[there]] = temperatures[there] } }
-        left = @plain.dot(vector)
-        rows = @heating.map { |heating| { statement: heating.statement.id, how: heating.how, target: heating.statement["target"], power: flows(heating, temperatures) } }
-        held = @heating.select { |h| h.how == "held" }
-        # What holds a temperature gives what the other things leave over.
-        held.each { |h| rows.find { |r| r[:statement] == h.statement.id }[:power] = (left - outside(temperatures))[@numbers[@grid.nodes_of(h.places)].dup].sum }
+        left = @matrix.dot(@solved) - @right[0, true]
+        rows = @heating.map do |heating|
+          power = heating.how == "held" ? held(heating).then { |at| left[at].sum.tap { left[at] = 0.0 } } : brought(heating, temperatures)
+          { statement: heating.statement.id, how: heating.how, target: heating.statement["target"], power: power }
+        end
         sizes = rows.sum { |r| r[:power].abs }
         { rows: rows, error: sizes.positive? ? rows.sum { |r| r[:power] }.abs / sizes : 0.0, least: temperatures[@grid.points.nodes].min, greatest: temperatures[@grid.points.nodes].max }
       end
 
-      def flows(heating, temperatures)
-        case heating.how
-        when "held" then 0.0
-        when "convection" then taken(heating, temperatures)
-        else heating.power
-        end
-      end
+      def brought(heating, temperatures)
+        return heating.power unless heating.how == "convection"
 
-      def taken(heating, temperatures)
         surfaces(heating).sum do |conn, surface|
           (surface.shares * (heating.temperature - temperatures[conn.flatten].reshape(*conn.shape))).sum * heating.film
         end
       end
 
-      # Heat that comes in at every node besides what holds temperatures.
-      def outside(temperatures)
-        vector = Numo::DFloat.zeros(@right.shape[1]).tap { |all| (@numbers >= 0).where.then { |there| all[@numbers[there]] = temperatures[there] } }
-        @right[0, true] - (@matrix.dot(vector) - @plain.dot(vector))
+      # Unknowns of what a statement holds, without points that belong to nothing.
+      def held(heating)
+        at = @numbers[@grid.nodes_of(heating.places)]
+        at[(at >= 0).where].dup
       end
     end
   end

@@ -84,6 +84,10 @@ module Lattice
         end
       end
 
+      # @param direction [Numo::DFloat] [3]
+      # @return [Numo::DFloat] [unknowns] of all that moves along by one
+      def along(direction) = gather(Numo::DFloat.zeros(nodes, 3) + direction.reshape(1, 3))
+
       # @param numbers [Numo::Int32] of unknowns
       # @return [Numo::Int32] the node of each
       def nodes_of(numbers) = Algebra::Search.first_not_below(@first + @counts, numbers + 1)

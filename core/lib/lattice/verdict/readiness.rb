@@ -255,6 +255,7 @@ module Lattice
       def sizeless!(statement, study)
         kind = Study::Kinds.of(study)
         kind.reads?(statement.kind) || raise(statement.fault("“#{study.name}” #{kind.unread[0]}", path: "study", cure: "Choose a study that finds #{kind.unread[1]}."))
+        kind.finds!(statement, study)
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @document.units)

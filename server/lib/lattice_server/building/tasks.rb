@@ -27,6 +27,9 @@ module LatticeServer
       def size(text, params) = WantedSizes.at(problem(text), params)
       def bring(path, name, params) = Bringing.new(path, name, params).call
 
+      # @return [Hash] names and columns of a text file
+      def columns(path) = Lattice::Format::Columns.read(File.binread(path)).then { |table| { names: table.names, columns: table.rows.transpose } }
+
       # @param keys [Array] pairs of a body's and a place's name
       def measures(text, keys)
         problem = problem(text)

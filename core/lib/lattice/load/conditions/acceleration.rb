@@ -5,6 +5,8 @@ module Lattice
     module Conditions
       # Everything is carried along with an acceleration: inertia pushes back.
       class Acceleration < Gravity
+        def steady? = false
+
         private
 
         def sign = -1

@@ -18,6 +18,7 @@ module Lattice
         One = Struct.new(:number, :hole, :force)
 
         def joins? = true
+        def steady? = !statement["tighten"].nil?
         def weighs? = statement["mass"] == true
         def blind? = statement["blind"] == true
         def thread = @thread ||= Matter::Threads.new(statement["size"], statement["class"])

@@ -9,6 +9,7 @@ module Lattice
 
         def spreads? = true
         def holds? = true
+        def steady? = !value.zero?
         def components = [statement["component"].to_sym]
         def value = statement.quantity("value", "length")
 

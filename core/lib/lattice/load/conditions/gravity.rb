@@ -6,6 +6,7 @@ module Lattice
       # The weight of everything.
       class Gravity < Condition
         def loads? = true
+        def steady? = true
         def spreads? = true
 
         def apply(structure)

@@ -9,6 +9,7 @@ module Lattice
 
         def spreads? = true
         def holds? = true
+        def steady? = true
         def components = System::Dofs::NAMES
 
         def check!

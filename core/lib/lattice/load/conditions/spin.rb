@@ -6,6 +6,7 @@ module Lattice
       # Everything turns about an axis at a constant speed: ρ ω² r away from it.
       class Spin < Condition
         def loads? = true
+        def steady? = true
         def spreads? = true
 
         def check!

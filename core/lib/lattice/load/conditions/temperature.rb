@@ -9,6 +9,7 @@ module Lattice
 
         def spreads? = true
         def loads? = true
+        def steady? = true
         def change = statement.quantity("value", "temperature") - (statement.quantity("reference", "temperature") || 293.15)
 
         def apply(structure)

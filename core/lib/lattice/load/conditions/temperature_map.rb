@@ -10,27 +10,26 @@ module Lattice
         NEAR = 0.1    # of the part, that a node may lie from the points
         MISSED = 0.5  # share of nodes farther than that, at which the cloud is another part's
         BARS = 12     # of the histogram of distances
-        LENGTHS = { "mm" => 1e-3, "cm" => 1e-2, "m" => 1.0, "in" => 0.0254, "ft" => 0.3048 }.freeze
         COLDEST = 0.0 # K
 
         def spreads? = true
         def loads? = true
+        def steady? = true
 
         def check!
           super
-          return heat_study if statement["study"]
-
-          cloud
           raise statement.fault("a multiplier of zero leaves no temperature", path: "scale", cure: "Give a factor such as 1.") if scale.zero?
 
           places.each { |place| needed(Struct.new(:material, :body).new(problem.materials[place.body], problem.parts.body(place.body)), :expansion, "thermal expansion") }
+          return heat_study if statement["study"]
+
           coldest = kelvin(cloud.values.min)
           return if coldest >= COLDEST
 
           raise statement.fault("its coldest point has #{Quantity::Display.format(coldest, 'temperature')}, which nothing can have", path: "degrees", cure: "Choose the unit that the temperatures are in.")
         end
 
-        def signature = [*super, statement["digest"], statement["study"] && problem.study_digest(heat_study)]
+        def signature = [*super, statement["study"] && problem.study_digest(heat_study)]
 
         def apply(structure)
           check!
@@ -54,7 +53,7 @@ module Lattice
         def reach = statement.quantity("reach", "length") || (problem.parts.size * NEAR)
 
         def cloud
-          @cloud ||= Format::Cloud.read(file, statement["column"])
+          @cloud ||= Format::Cloud.kept(statement["digest"], file, statement["column"])
         rescue InvalidInput => e
           raise e if e.faults.any?(&:statement)
 
@@ -75,7 +74,7 @@ module Lattice
         # @return [Numo::DFloat] [n] K above the reference, at the nodes
         def mapped(structure, nodes)
           offset = Numo::DFloat.cast(Shape::Placement.spot(statement["offset"] || { "x" => "0 m", "y" => "0 m", "z" => "0 m" }))
-          points = (cloud.points * LENGTHS.fetch(statement["unit"] || "m")) + offset.reshape(1, 3)
+          points = (cloud.points * Format::ShapeFile::UNITS.fetch(statement["unit"] || "m")) + offset.reshape(1, 3)
           temperatures = kelvin(cloud.values)
           found = Mesh::FromPoints.new(points, temperatures).call(structure.grid.nodes[nodes, true].dup)
           # Nothing is hotter or colder than what it was made from.

@@ -14,6 +14,7 @@ module Lattice
 
         class << self
           def reads?(kind) = READ.include?(kind)
+          def fields = Result::Catalogue::HEAT.map(&:name)
           def held?(_study) = false
           def loaded? = false
 

@@ -28,6 +28,7 @@ module Lattice
 
           def check!(problem, study)
             base!(problem, study)
+            finds!(study, study)
             check_finer(study)
             places(problem, study)
             finest = problem(problem, study)

@@ -14,6 +14,7 @@ module Lattice
 
         class << self
           def reads?(kind) = READ.include?(kind)
+          def fields = Result::Catalogue::LIFE.map(&:name) + Result::Catalogue::OF_VECTOR.fetch("displacement")
           def design(study) = study.quantity("life.design", "ratio")
           def use(study) = study["life"]["uses"] || "von_mises"
           def load(problem, study) = Lattice::Life::Load.new(study, problem)
@@ -36,7 +37,7 @@ module Lattice
 
           def signature(problem, study)
             named = load(problem, study).frames
-            [study["life"], named, bodies(problem, study), study["target"].to_s.empty? ? nil : problem.keys(study),
+            [Model::Meaning.of(study, except: %w[name of case target]), named, bodies(problem, study), study["target"].to_s.empty? ? nil : problem.keys(study),
              bodies(problem, study).map { |b| problem.materials[b].to_h }, problem.study_digest(base!(problem, study))]
           end
 

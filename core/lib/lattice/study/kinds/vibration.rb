@@ -119,22 +119,20 @@ module Lattice
         # the greatest sag; and by all of it, f = √(g Σ m δ / Σ m δ²) / 2π. Lord Rayleigh, The Theory of Sound, 1877.
         # @return [Array<Hash, nil>] sag in m, simple and whole estimate in Hz
         def sags(factor, mass)
-          rigid = Result::ModalMass::AXES.map { |name| @structure.constraints.reduce_loads(@masses.dot(along(name)).reshape(1, @structure.dofs.size)) * GRAVITY }
-          rigid.map do |weight|
-            u = factor.solve(weight)
-            moved = @structure.dofs.spread(@structure.constraints.expand_movements(u)[0, true])
-            sag = Numo::NMath.sqrt((moved**2).sum(1)).max
-            work = u.dot(weight.transpose)[0, 0]
-            next if sag <= 0 || work <= 0
-
-            { sag: sag, simple: Math.sqrt(GRAVITY / sag) / (2 * Math::PI), whole: Math.sqrt(work / mass.dot(u[0, true]).dot(u[0, true])) / (2 * Math::PI) }
-          end
+          constraints = @structure.constraints
+          pulls = Numo::DFloat.eye(3).to_a.map { |axis| constraints.reduce_loads(@masses.dot(@structure.dofs.along(Numo::DFloat.cast(axis))).reshape(1, @structure.dofs.size)) * GRAVITY }
+          weights = pulls.reduce { |a, b| a.concatenate(b) }
+          found = factor.solve(weights)
+          moved = constraints.expand_movements(found)
+          3.times.map { |k| sagging(found[k, true].dup, moved[k, true].dup, weights[k, true].dup, mass) }
         end
 
-        def along(name)
-          at = @structure.dofs.at(Numo::Int32.new(@structure.dofs.nodes).seq, name)
-          there = (at >= 0).where
-          Numo::DFloat.zeros(@structure.dofs.size).tap { |u| u[at[there]] = 1.0 unless there.empty? }
+        def sagging(found, moved, weight, mass)
+          sag = Numo::NMath.sqrt((@structure.dofs.spread(moved)**2).sum(1)).max
+          work = found.dot(weight)
+          return if sag <= 0 || work <= 0
+
+          { sag: sag, simple: Math.sqrt(GRAVITY / sag) / (2 * Math::PI), whole: Math.sqrt(work / mass.dot(found).dot(found)) / (2 * Math::PI) }
         end
 
         def none(high)
