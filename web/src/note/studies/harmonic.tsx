@@ -1,5 +1,6 @@
 import type { Of, SweepFinding } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
+import { quiet } from "../../ui/quiet";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { fresh, type Template } from "../template";
@@ -21,8 +22,6 @@ type Shaken = (typeof SHAKEN)[number][0];
 const shakenBy = (base: Base): Shaken => ("acceleration" in base ? "acceleration" : "velocity" in base ? "velocity" : "displacement");
 const shaking = (how: Shaken, direction: Base["direction"], value: string): Base => (how === "acceleration" ? { direction, acceleration: value } : how === "velocity" ? { direction, velocity: value } : { direction, displacement: value });
 const amplitude = (base: Base) => ("acceleration" in base ? base.acceleration : "velocity" in base ? base.velocity : base.displacement);
-
-const quiet = "ml-1 rounded px-1 font-sans text-[11.5px] text-faint hover:bg-glow hover:text-ink";
 
 export function HarmonicLine({ statement }: { statement: Study }) {
   const { edit, callIt } = useStatement(statement);

@@ -1,6 +1,7 @@
 import { Refused } from "../../api/client";
 import type { Of, TransientFinding } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
+import { quiet } from "../../ui/quiet";
 import { digits } from "../../ui/units";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
@@ -19,8 +20,6 @@ const PUSHED = [
   ["base", "shaken where it is held, by an acceleration of"],
   ["drive", "driven over by"],
 ] as const;
-
-const quiet = "ml-1 rounded px-1 font-sans text-[11.5px] text-faint hover:bg-glow hover:text-ink";
 
 export function TransientLine({ statement }: { statement: Study }) {
   const { view, shown } = useNote();
