@@ -26,8 +26,7 @@ module Lattice
         @size = matrix.size
         @times = {}
         @common = FFI::MemoryPointer.new(:char, Cholmod::COMMON_BYTES)
-        Cholmod.cholmod_l_start(@common)
-        Cholmod.set_up(@common)
+        set_up
         sparse, @kept = Handed.sparse(matrix)
         timed(:analyse) { @factor = Cholmod.cholmod_l_analyze(sparse, @common) }
         failed("the matrix could not be analysed") if @factor.null?
@@ -52,6 +51,11 @@ module Lattice
       end
 
       private
+
+      def set_up
+        Cholmod.cholmod_l_start(@common)
+        Cholmod.set_up(@common)
+      end
 
       def timed(phase)
         start = Process.clock_gettime(Process::CLOCK_MONOTONIC)

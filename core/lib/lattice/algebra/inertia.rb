@@ -28,12 +28,15 @@ module Lattice
         end
       end
 
-      def counted(head)
+      def counted(head) = pivots(head)&.lt(0)&.count_true
+
+      # @return [Numo::DFloat, nil] nil where one is zero
+      def pivots(head)
         return nil if head[:minor] < head[:n] || head[:x].null?
 
         starts = Numo::Int64.from_binary(head[:p].read_bytes(head[:n] * 8))
         values = Numo::DFloat.from_binary(head[:x].read_bytes(head[:nzmax] * 8))
-        values[starts].lt(0).count_true
+        values[starts].dup
       end
     end
   end

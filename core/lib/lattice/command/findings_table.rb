@@ -5,9 +5,13 @@ module Lattice
     # Findings for people: the same sentences as in the note.
     class FindingsTable
       include CyclicLines
+      include WayLines
 
       STATES = { "settled" => "settled", "rising" => "still on its way: take finer meshes", "singular" => "singular: it does not settle", "doubtful" => "settles so slowly that it may be singular",
                  "uneven" => "goes up and down: no end can be told" }.freeze
+
+      TABLES = { "modes" => %i[modes_table sag_table], "sweep" => %i[sweep_table], "life" => %i[life_table], "buckling" => %i[buckling_table], "collapse" => %i[collapse_table], "ladder" => %i[ladder_table],
+                 "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
 
       def initialize(findings)
         @findings = findings
@@ -26,16 +30,7 @@ module Lattice
       private
 
       def tables
-        modes, sweeps, lives, shapes, ladders, cuts, paths, members = %w[modes sweep life buckling ladder section_cut path members].map { |kind| @findings[:findings].select { |f| f[:kind] == kind } }
-        modes.flat_map { |f| [modes_table(f), *sag_table(f)] } + sweeps.map { |f| sweep_table(f) } + lives.map { |f| life_table(f) } + shapes.map { |f| buckling_table(f) } + ladders.map do |f|
-          ladder_table(f)
-        end + cuts.map do |f|
-                section_table(f)
-              end + paths.map do |f|
-                      path_table(f)
-                    end + members.map do |f|
-                            member_table(f)
-                          end + JoinTables.new(@findings).to_a
+        TABLES.flat_map { |kind, made| @findings[:findings].select { |f| f[:kind] == kind }.flat_map { |f| made.flat_map { |table| [*send(table, f)] } } } + JoinTables.new(@findings).to_a
       end
 
       def shown(value, kind) = Quantity::Display.format(value, kind, system: @findings[:units])

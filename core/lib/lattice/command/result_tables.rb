@@ -24,7 +24,7 @@ module Lattice
         kinds = @findings[:findings].map { |f| f[:kind] }
         found = { "reactions" => !@result.shapes?, "loads" => @summary[:loads].any?, "bolts" => @summary[:bolts].any?, "joints" => @summary[:connectors].any?,
                   "gauges" => kinds.include?("gauge"), "sections" => kinds.include?("section_cut"), "paths" => kinds.include?("path"), "modes" => kinds.include?("modes"),
-                  "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "life" => kinds.include?("life"),
+                  "way" => kinds.include?("collapse"), "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "life" => kinds.include?("life"),
                   "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
         ["frames", *found.select { |_, there| there }.keys, "nodes"]
       end
@@ -134,6 +134,12 @@ module Lattice
          *all("life")[0][:loops].map do |l|
            [l[:from], l[:to], number(l[:amplitude], "stress"), number(l[:mean], "stress"), l[:strain], number(l[:equivalent], "stress"), number(l[:reduced], "stress"), l[:life], l[:damage]]
          end]
+      end
+
+      # From where nothing moves: load factors, and the movement of the place that moves most.
+      def way
+        curve = all("collapse")[0][:curve]
+        [["load factor", head("movement along #{curve[:component]}", "length")], *curve[:factors].zip(curve[:moved]).map { |f, u| [f, number(u, "length")] }]
       end
 
       def buckling = [%w[shape factor it], *all("buckling")[0][:rows].map { |r| r.values_at(:number, :factor, :words) }]

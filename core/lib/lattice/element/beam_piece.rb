@@ -18,6 +18,10 @@ module Lattice
       end
 
       def conn = block.conn
+      def large(start) = Large::Turning.new(self, start)
+
+      # @return [Numo::DFloat] [e, 3, 3] rows: along the members, and the principal axes
+      def axes = @beam.axes
 
       # Of a force per volume that varies from place to place, as it is at the nodes.
       # @yield [Numo::DFloat] places [k, 3]; answers N/m³ there [k, 3]

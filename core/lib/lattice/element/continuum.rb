@@ -22,7 +22,10 @@ module Lattice
         @coordinates = coordinates[true, true, 0...@form.dimension]
       end
 
+      attr_reader :form
+
       def elements = @coordinates.shape[0]
+      def stress_rule = @kind.stress_rule
       def unknowns = @kind.nodes * @form.dimension
 
       # With M_kl[a, b] = ∫ dN_a/dx_k dN_b/dx_l, a constant elasticity D gives
@@ -174,11 +177,26 @@ module Lattice
       # Stress at the nodes, extrapolated from the stress points.
       # @return [Numo::DFloat] [e, n, 6]
       def nodal_stress(displacements, young, poisson, free = 0.0)
-        at_points = stress(displacements, young, poisson, free)
+        extrapolated(stress(displacements, young, poisson, free))
+      end
+
+      # @param at_points [Numo::DFloat] [e, g, 6] at the stress points
+      # @return [Numo::DFloat] [e, n, 6] at the nodes
+      def extrapolated(at_points)
         points = at_points.shape[1]
         flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
         @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup
       end
+
+      # @param range [Range] of elements
+      # @return [Array(Numo::DFloat, Numo::DFloat)] slopes of the shape functions [e, g, derivatives, n], and volumes that go with the points [e, g]
+      def points(range, rule = @kind.stiffness_rule)
+        mapping = mapping(range, rule)
+        [slopes(range, rule, mapping, modes: false), volumes(mapping, rule)]
+      end
+
+      # Whether the element has modes of its own besides its nodes; in rings they would not pass constant strain.
+      def modes? = IncompatibleModes::KINDS.include?(@kind.name) && @form != Axisymmetric
 
       private
 
@@ -222,9 +240,6 @@ module Lattice
         end
         result
       end
-
-      # Whether the element has modes of its own besides its nodes; in rings they would not pass constant strain.
-      def modes? = IncompatibleModes::KINDS.include?(@kind.name) && @form != Axisymmetric
 
       # @return [Numo::DFloat] [e, g, derivatives, n], of the modes after the nodes
       def slopes(range, rule, mapping = mapping(range, rule), modes: modes?)

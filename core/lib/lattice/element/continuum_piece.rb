@@ -10,8 +10,15 @@ module Lattice
         @block = block
         @body = body
         @material = material
-        @continuum = Continuum.new(Kind[block.kind], coordinates, body.make, thickness: body.thickness)
+        @continuum = at(coordinates)
       end
+
+      # @param coordinates [Numo::DFloat] [e, n, 3] of the nodes, wherever they are
+      # @return [Continuum]
+      def at(coordinates) = Continuum.new(Kind[block.kind], coordinates, body.make, thickness: body.thickness)
+
+      # How it is followed over large movements. What has modes of its own beside its nodes turns as a whole.
+      def large(start) = (@continuum.modes? ? Large::Turning : Large::Green).new(self, start)
 
       def conn = block.conn
       def names = System::Dofs::NAMES.first(body.dimension)

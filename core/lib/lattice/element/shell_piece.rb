@@ -17,6 +17,7 @@ module Lattice
       end
 
       def conn = block.conn
+      def large(start) = Large::Turning.new(self, start)
 
       # Of a force per volume that varies from place to place, as it is at the nodes.
       # @yield [Numo::DFloat] places [k, 3]; answers N/m³ there [k, 3]

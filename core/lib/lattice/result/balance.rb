@@ -9,8 +9,9 @@ module Lattice
       # @param grid [Mesh::Grid]
       # @param state [State]
       # @param ring [Boolean]
-      def initialize(grid, state, ring)
-        @grid = grid
+      # @param places [Numo::DFloat] [n, 3] where the nodes are
+      def initialize(grid, state, ring, places = grid.nodes)
+        @places = places
         @state = state
         @ring = ring
       end
@@ -26,7 +27,7 @@ module Lattice
 
       # Sizes of the moments at nodes, N m
       def turned = [@state.moment_load, @state.moment_reaction].compact.sum { |table| Numo::NMath.sqrt((table**2).sum(1)).sum }
-      def extent = @extent ||= [norm(@grid.nodes.max(0) - @grid.nodes.min(0)), 1e-12].max
+      def extent = @extent ||= [norm(@places.max(0) - @places.min(0)), 1e-12].max
 
       # The greater of the resultant and of the moment about the middle over the size of the part.
       # @return [Float] N
@@ -34,13 +35,13 @@ module Lattice
         all = @state.load + @state.reaction
         return all[true, 1].sum.abs if @ring
 
-        middle = (@grid.nodes.max(0) + @grid.nodes.min(0)) / 2
+        middle = (@places.max(0) + @places.min(0)) / 2
         turns = @state.moment_load && (@state.moment_load + @state.moment_reaction)
         [norm(all.sum(0)), norm(moment(all, turns, middle)) / extent].max
       end
 
       def moment(table, turns, about = Numo::DFloat.zeros(3))
-        x, y, z = (0..2).map { |k| @grid.nodes[true, k] - about[k] }
+        x, y, z = (0..2).map { |k| @places[true, k] - about[k] }
         fx, fy, fz = (0..2).map { |k| table[true, k] }
         own = turns ? turns.sum(0) : Numo::DFloat.zeros(3)
         own + Numo::DFloat[((y * fz) - (z * fy)).sum, ((z * fx) - (x * fz)).sum, ((x * fy) - (y * fx)).sum]

@@ -24,6 +24,10 @@ module Lattice
         monitor.phase("assembly", upto: 0.42) { pattern.assemble(matrices) }
       end
 
+      # @param matrices [Enumerable<Numo::DFloat>] of the pieces, [names, names, e, n, n] each
+      # @return [Algebra::SymmetricMatrix]
+      def assemble(matrices) = pattern.assemble(matrices)
+
       # @param lumped [Boolean] at the nodes alone, instead of consistent
       # @return [Algebra::SymmetricMatrix] masses of pieces, and of what stands at nodes
       # @raise [InvalidInput] for a material without density

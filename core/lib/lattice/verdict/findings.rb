@@ -5,7 +5,7 @@ module Lattice
     # What a study's result says: balance, hand checks, and the verdict on every limit.
     class Findings
       BALANCED = 1e-6
-      JUDGED = %w[limit bolts members bars resonance buckling life heat].freeze # kinds of findings that hold or fail
+      JUDGED = %w[limit bolts members bars resonance buckling collapse life heat].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
       READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck, "radiated_power" => RadiatedPower }.freeze
 
@@ -36,7 +36,7 @@ module Lattice
         own = Study::Kinds.of(@study).findings(@note, @study, @result)
         return own if @result.shapes?
 
-        [*equilibrium, *own, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *(@result.computed.zero? ? [] : joined("bolt", BoltCheck) + joined("bars", BarsCheck))]
+        [*equilibrium, *own, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
       end
 
       # What gives way first, of all that has a utilisation.
@@ -50,7 +50,11 @@ module Lattice
         @problem.document.active(kind).select { |s| s["study"] == @study.name }.map { |s| reader.new(s, @problem).read(@result) }
       end
 
-      def joined(kind, check) = @problem.document.active(kind).filter_map { |s| check.new(s, @problem).read(@result) }
+      def joined(kind, check)
+        return [] if @result.computed.zero? || !Study::Kinds.of(@study).reads?(kind)
+
+        @problem.document.active(kind).filter_map { |s| check.new(s, @problem).read(@result) }
+      end
 
       # The frame that is least in balance.
       def equilibrium
@@ -62,7 +66,7 @@ module Lattice
 
       def summary
         frames = @result.frames.map { |f| f.to_h.merge(of_frame(f.index)) }
-        connectors = @result.shapes? || @result.computed.zero? ? [] : Result::ConnectorForces.rows(@result, @problem.cases.judged)
+        connectors = @result.shapes? || @result.computed.zero? ? [] : Result::ConnectorForces.rows(@result, @result.judged(@problem.cases))
         { mesh: @result.grid.summary, mass: @result.mass, loads: @result.totals, joins: @result.joins, bolts: @result.bolts, connectors: connectors,
           bars: @result.bars, catalogue: @result.catalogue.map(&:as_json),
           layers: @result.layers, frames: frames, **of_frame(0) }

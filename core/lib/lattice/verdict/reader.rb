@@ -28,7 +28,7 @@ module Lattice
       def reach = problem.parts.bodies.filter_map { |b| b.faces? ? b.wall.to_f / 2 : nil }.max || (problem.parts.size * 1e-6)
 
       # The frames that are judged, and have states of their own.
-      def judged(result) = @problem.cases.judged.reject { |frame| result.envelope?(frame) }
+      def judged(result) = result.judged(@problem.cases).reject { |frame| result.envelope?(frame) }
 
       # @return [String, nil] the name of a frame, where there are several
       def named(result, frame) = result.frames.size > 1 ? result.frames[frame].name : nil

@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Lattice
+  class Command
+    # What is said of loads that grow until a part gives way, for people.
+    module WayLines
+      private
+
+      def collapse(finding)
+        what = finding[:factor] ? "it gives way at a load factor of" : "it bears, as far as the loads grew, a load factor of"
+        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(finding[:factor] || finding[:reached]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
+         [finding[:at_least] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
+      end
+
+      def doubts(finding)
+        lower = finding[:lower]
+        [finding[:yields] && "“#{finding[:yields][:body]}” yields before, at #{number(finding[:yields][:factor])}",
+         lower && !finding[:imperfection] && "from #{number(lower[:factor])} on it can turn aside to another shape: give it an imperfection",
+         finding[:joins] > 0.1 && "what joins its parts turns by #{shown(finding[:joins], 'angle')}, and is taken as it is drawn",
+         finding[:reason] == "no further" && "the last increment did not come to rest"].select { |words| words }
+      end
+
+      def collapse_table(finding)
+        curve = finding[:curve]
+        frames = curve[:factors].drop(1)
+        TextTable.new(["increment", "load factor", *finding[:loads].map { |l| l[:label] }, "moves along #{curve[:component]} by", "iterations"], frames.each_with_index.map do |factor, i|
+          [i + 1, number(factor), *finding[:loads].map { |l| shown(l[:size] * factor, l[:dimension]) }, shown(curve[:moved][i + 1], "length"), finding[:residuals][i].size]
+        end)
+      end
+    end
+  end
+end

@@ -1,0 +1,88 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Engine
+    # Forces inside a structure that may have moved and turned far, and how they change: what its elements hold, and
+    # what springs, bolts and links add, which stay as they are drawn.
+    class Equations
+      attr_reader :structure, :push, :given
+
+      # @param structure [System::Structure] loaded and held
+      # @param weights [Numo::DFloat] [cases] of the loads that grow
+      # @param nodes [Numo::DFloat] [n, 3] where the nodes start
+      def initialize(structure, weights, nodes)
+        @structure = structure
+        @nodes = nodes
+        @weights = weights
+        @dofs = structure.dofs
+        @parts = structure.pieces.map { |piece| piece.large(Algebra::Gather.rows(nodes, piece.conn)) }
+        @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
+        @push = weights.dot(structure.loads)
+        join
+        @given = weights.dot(structure.constraints.expand(Numo::DFloat.zeros(weights.size, structure.constraints.free.size)))
+      end
+
+      def constraints = structure.constraints
+      def extent = @extent ||= (@nodes.max(0) - @nodes.min(0)).max
+
+      # @return [Boolean] whether something is moved by a given amount
+      def given? = given.ne(0).any?
+
+      # @param pose [Pose]
+      # @param tangent [Boolean]
+      # @return [Array(Numo::DFloat, Algebra::SymmetricMatrix)] forces [unknowns], and nil or the tangent
+      def call(pose, tangent: true)
+        places = pose.places(@nodes)
+        forces = Numo::DFloat.zeros(@dofs.size)
+        matrices = @parts.zip(@tables).map do |part, table|
+          force, matrix = part.call(*at(part, places, pose), tangent: tangent)
+          forces += table.flatten.bincount(force.flatten, minlength: @dofs.size)
+          matrix
+        end
+        forces += @joins.dot(pose.moved) if @joins
+        [forces, tangent ? whole(matrices) : nil]
+      end
+
+      # @param level [Float] of the loads between the ends of members
+      # @return [Array] of every piece its stress by layer and, of members, the forces at the ends of its elements
+      def recovered(pose, level)
+        places = pose.places(@nodes)
+        @parts.zip(structure.spread_loads).map do |part, spread|
+          own, turns = at(part, places, pose)
+          part.recover(own, turns, spread && (@weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * level))
+        end.transpose
+      end
+
+      # @return [Float] rad, how far anything that joins parts has turned
+      def turn_of_joins(pose)
+        return 0.0 unless pose.turns && @joined&.any?
+
+        turned = @dofs.spread(pose.moved, %i[rx ry rz])
+        Shape::Vectors.norm(turned[Numo::Int32.cast(@joined), true].dup).max
+      end
+
+      private
+
+      def at(part, places, pose)
+        conn = part.piece.conn
+        turns = pose.turns && pose.turns.reshape(pose.turns.shape[0], 9)[conn.flatten, true].reshape(*conn.shape, 3, 3)
+        [Algebra::Gather.rows(places, conn), turns]
+      end
+
+      # Springs, bolts and links beside the elements.
+      def join
+        plain = structure.assemble(structure.pieces.map(&:stiffness))
+        all = structure.sprung(structure.bolted(plain))
+        structure.hold_idle(all)
+        @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)
+        tied = constraints.ties? ? constraints.tied.to_a : []
+        @joined = (tied + (@joins ? @joins.diagonal.abs.gt(plain.diagonal.abs * 1e-9).where.to_a : [])).then { |list| list.empty? ? [] : @dofs.nodes_of(Numo::Int32.cast(list)).to_a.uniq }
+      end
+
+      def whole(matrices)
+        plain = structure.assemble(matrices)
+        @joins ? Algebra::Sparse.symmetric(plain).add(Algebra::Sparse.symmetric(@joins)).to_symmetric : plain
+      end
+    end
+  end
+end

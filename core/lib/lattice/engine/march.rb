@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Engine
+    # Goes along a path of equilibrium in increments: Newton's method in each; increments that do not come to rest are halved,
+    # those that do so easily grow.
+    class March
+      TOLERANCE = 1e-6
+      ROUNDING = 4.0 # times the unit of rounding, in places as large as the part
+      LOOSEST = 1e-3
+      ROUNDS = 14 # iterations of an increment
+      WANTED = 6 # iterations, at which an increment keeps its size
+      LEAST = 1.0 / 1024 # of the first increment
+      WORSE = 1e3 # times what was left over at first
+
+      # An increment that has come to rest. residuals: what was left over, iteration by iteration, against what acts; lower: pivots
+      # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m.
+      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower, :scale, :slope, keyword_init: true)
+
+      attr_reader :cuts, :reason
+
+      # @param equations [Equations]
+      # @param control [Control::Level, Control::Arc]
+      def initialize(equations, control)
+        @equations = equations
+        @constraints = equations.constraints
+        @control = control
+        @cuts = 0
+        @factors = Factors.new
+      end
+
+      # @param pose [Pose] to start from, at rest
+      # @param level [Float]
+      # @yield [Increment] each that has come to rest; answers :stop, or :last to go no further
+      # @return [String] why it ended: "done", or "no further"
+      def call(pose, level = 0.0)
+        @scale = 1.0
+        last = nil
+        loop do
+          found = increment(pose, level, last)
+          unless found
+            @cuts += 1
+            return "no further" if (@scale /= 2) < LEAST
+
+            next
+          end
+          last = found.pose.moved - pose.moved
+          @acts = [@acts || 0.0, norm(found.internal)].max
+          pose = found.pose
+          level = found.level
+          return "done" if yield(found) == :stop
+
+          @scale *= Math.sqrt(WANTED / found.residuals.size.to_f).clamp(0.5, 2.0)
+        end
+      ensure
+        @factors.free
+      end
+
+      private
+
+      # @return [Increment, nil] nil where it does not come to rest
+      def increment(pose, level, last)
+        _, matrix = @equations.call(pose)
+        @factors.of(@constraints.reduce(matrix)) or return
+        along = along(matrix)
+        more, @scale = @control.predict(along, @scale, last, level)
+        moved = along * more
+        iterate(pose, level, moved, more)
+      end
+
+      def iterate(pose, level, moved, more)
+        residuals = []
+        now = pose.step(moved)
+        ROUNDS.times do
+          internal, matrix = @equations.call(now)
+          push = @equations.push * (level + more)
+          rest = push - internal
+          residuals << left_over(push, internal)
+          return if !residuals[-1].finite? || residuals[-1] > residuals[0] * WORSE
+          return rested(level + more, now, push, internal, residuals, matrix, moved) if residuals[-1] < enough(matrix)
+
+          @factors.of(@constraints.reduce(matrix)) or return
+          along = along(matrix)
+          wanted = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(rest.reshape(1, rest.size))))[0, true]
+          change = @control.correct(wanted, along, moved, more) or return
+          step = wanted + (along * change)
+          moved += step
+          more += change
+          now = now.step(step)
+        end
+        nil
+      end
+
+      def rested(level, pose, push, internal, residuals, matrix, moved)
+        there = @factors.of(@constraints.reduce(matrix))
+        along = there && along(matrix)
+        way = along && (along.dot(moved).negative? ? -1 : 1)
+        length = along && norm(along)
+        Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: there && @factors.lower, scale: @scale, slope: length&.positive? ? way / length : nil)
+      end
+
+      # What a unit of level moves: [unknowns]
+      def along(matrix)
+        push = @equations.push
+        push -= matrix.dot(@equations.given) if @equations.given?
+        @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(push.reshape(1, push.size))))[0, true] + @equations.given
+      end
+
+      # What does not balance where nothing is held, against what acts: the loads, or all that came to rest before; never against
+      # forces on the way, which may be far too large.
+      def left_over(push, internal)
+        rest = push - internal
+        free = @constraints.reduce_loads(rest.reshape(1, rest.size))
+        acts = [norm(push), @acts || 0.0].max
+        acts = norm(internal) if acts.zero?
+        @bears = [acts, Float::MIN].max
+        acts.zero? ? 0.0 : norm(free) / acts
+      end
+
+      # Thin sheets hold far more across their thickness than they bear: what rounding leaves of that is no force.
+      def enough(matrix)
+        floor = ROUNDING * Float::EPSILON * norm(matrix.diagonal) * @equations.extent
+        (floor / @bears).clamp(TOLERANCE, LOOSEST)
+      end
+
+      def norm(vector) = Math.sqrt((vector**2).sum)
+    end
+  end
+end

@@ -1,0 +1,12 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Result
+    # States along a way of loads that grow, in which the part has moved far: it is in balance where it is, not where it is drawn.
+    class Way < Outcome
+      def judged(_cases) = (0...frames.size).to_a
+
+      def balance(frame = 0) = Balance.new(grid, state(frame), ring, grid.nodes + displacement(frame)).to_h
+    end
+  end
+end

@@ -1,0 +1,200 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    module Kinds
+      # Loads that grow in increments while the part moves and turns as far as it likes, until it gives way, and beyond.
+      class Collapse < Linear
+        extend Kind
+
+        VERSION = 1
+        READ = %w[path gauge].freeze
+        FARTHEST = 0.02 # of the part's size, in one increment
+
+        class << self
+          def reads?(kind) = READ.include?(kind)
+
+          def check!(problem, study)
+            growth = Growth.new(study)
+            growth.check!
+            buckling!(problem, study)
+            pushed!(problem, study, Steps.new(problem.cases).weights[frame(problem, study)])
+          end
+
+          def signature(problem, study)
+            [Growth.new(study).signature, frame(problem, study), buckling!(problem, study)&.then { |base| problem.study_digest(base) }, *problem.acting]
+          end
+
+          def solve(solving, study)
+            base = buckling!(solving.problem, study)
+            new(solving.problem, solving.grid, study, solving.monitor).from(base && solving.call(base)).call
+          end
+
+          def findings(problem, study, result)
+            found = result.found[:collapse]
+            growth = Growth.new(study)
+            wanted = growth.at_least
+            factor = found[:factor] || found[:reached]
+            used = wanted && (wanted / factor)
+            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, factor), at_least: wanted, utilisation: found[:factor] || (used && used <= 1) ? used : nil,
+               margin: used && (1 - used), holds: used.nil? || used <= 1, target: "collapse" }]
+          end
+
+          private
+
+          # @return [Model::Statement, nil] the study whose shape is the imperfection
+          def buckling!(problem, study)
+            given = Growth.new(study).imperfection or return
+            base = problem.studies.find { |s| s.name == given.of && s["type"] == "buckling" }
+            raise study.fault("there is no buckling study named “#{given.of}”", path: "imperfection.of", cure: "Add a buckling study, and name it here.") unless base
+            return base if given.shape <= Buckling.count(base)
+
+            raise study.fault("“#{base.name}” finds #{Buckling.count(base)} shapes, not #{given.shape}", path: "imperfection.shape", cure: "Choose one of them, or let it find more.")
+          end
+
+          def pushed!(problem, study, weights)
+            mine = problem.conditions.reject { |c| weights[problem.cases.index(c.case_name)].zero? }
+            raise study.fault("nothing pushes in the case whose loads grow", path: "case", cure: "Choose a case with loads in it.") if mine.none? { |c| c.loads? || c.statement.kind == "displacement" }
+
+            steady = mine.find { |c| c.loads? && c.steady? } or return
+            raise study.fault("the #{steady.statement.kind.tr('_', ' ')} in the case is not followed over large movements", path: "case", cure: "Give it a case of its own, and choose another one here.")
+          end
+
+          # By the greatest stress of any body over its strength; what is computed stays elastic.
+          # @return [Hash, nil] body, and the factor at which it yields
+          def yields(problem, result, factor)
+            strengths = problem.materials.to_h.filter_map { |body, material| material&.yield && [body, material.yield] }
+            before = [0.0, strengths.to_h { |body, _| [body, 0.0] }]
+            result.frames.each do |frame|
+              field = result.field("von_mises", frame.index)
+              peaks = strengths.to_h { |body, _| [body, field[result.grid.points.of(body)].max] }
+              body, strength = strengths.select { |name, limit| peaks[name] >= limit }.max_by { |name, limit| peaks[name] / limit }
+              if body
+                share = (strength - before[1][body]) / (peaks[body] - before[1][body])
+                at = before[0] + ((frame.value - before[0]) * share)
+                return at < factor ? { body: body, factor: at } : nil
+              end
+              before = [frame.value, peaks]
+            end
+            nil
+          end
+        end
+
+        # @param shapes [Result::Outcome, nil] of the buckling study whose shape is the imperfection
+        def from(shapes)
+          @shapes = shapes
+          self
+        end
+
+        # @return [Result::Way]
+        def call
+          @growth = Growth.new(@study)
+          @frame = self.class.frame(@problem, @study)
+          @weights = Steps.new(@problem.cases).weights[@frame]
+          Mesh::Estimate.check_solve!(@grid)
+          @structure = @monitor.phase("loads and supports", upto: 0.05) { structure }
+          @structure.pieces.each { |piece| check_folded(piece) }
+          refuse
+          @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, @weights, nodes) }
+          march = nil
+          found = @monitor.phase("increments", upto: 0.97) { go { |made| march = made } }
+          raise SolveFailed.new("the first increment does not come to rest", statement: @study.id, cure: "Take a smaller first increment.") if found.empty?
+
+          @monitor.phase("recovery", upto: 1.0) { outcome(found, march) }
+        end
+
+        private
+
+        # What is not followed over large movements.
+        def refuse
+          cure = "Leave it out, or judge it by a static study."
+          ring = @problem.parts.bodies.find(&:axisymmetric?)
+          raise SolveFailed.new("“#{ring.name}” is a ring, which is not followed over large movements", statement: @study.id, cure: "Make it a solid, or faces.") if ring
+          raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
+          raise SolveFailed.new("bars in concrete are not followed over large movements", statement: @study.id, cure: cure) unless @structure.bars.empty?
+          return if @structure.bolts.tightened.empty?
+
+          raise SolveFailed.new("tightened bolts are not followed over large movements", statement: @study.id, cure: "Leave the bolts loose.")
+        end
+
+        # As drawn, and off by an imperfection.
+        def nodes
+          given = @growth.imperfection or return @grid.nodes
+          frame = given.shape - 1
+          raise SolveFailed.new("“#{given.of}” found #{@shapes.frames.size} shapes, not #{given.shape}", statement: @study.id, cure: "Choose one of them.") unless @shapes.frames[frame]
+
+          moved = @shapes.displacement(frame)
+          @grid.nodes + (moved * (given.size / Shape::Vectors.norm(moved).max))
+        end
+
+        def go
+          found = []
+          best = 0.0
+          march = Engine::March.new(@equations, control)
+          yield march
+          @reason = march.call(Engine::Pose.start(@structure.dofs)) do |increment|
+            found << increment
+            best = [best, increment.level].max
+            tell(increment, found.size)
+            :stop if found.size >= @growth.increments || (@growth.upto && increment.level >= @growth.upto * (1 - 1e-9)) || increment.level < best * @growth.down_to
+          end
+          found
+        end
+
+        def control
+          return Engine::Control::Level.new(@growth.first, @growth.upto) if @growth.by_loads?
+
+          all = Numo::Int32.new(@grid.nodes.shape[0]).seq
+          moves = %i[x y z].map { |name| @structure.dofs.at(all, name) }.reduce { |a, b| a.concatenate(b) }
+          Engine::Control::Arc.new(@growth.first, moves[(moves >= 0).where].dup, @equations.extent * FARTHEST)
+        end
+
+        def tell(increment, number)
+          words = "increment #{number}, load factor #{format('%.4g', increment.level)}"
+          part = [number.to_f / @growth.increments, @growth.upto ? increment.level / @growth.upto : 0.0].max
+          @monitor.within(words, part.clamp(0.0, 1.0))
+          @monitor.log("#{words}: #{increment.residuals.map { |r| format('%.0e', r) }.join(' ')}")
+        end
+
+        def outcome(found, march)
+          frames = found.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "increment", name: "load factor #{format('%.4g', f.level)}", value: f.level, unit: "ratio") }
+          about = Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: @structure.totals.rows(1.0), joins: @structure.reports, bolts: @structure.bolts.rows,
+                                             connectors: @structure.connectors.about, walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
+          result = Result::Way.new(grid: @grid, frames: frames, states: found.map { |f| state(f) }, about: about)
+          result.with_found(collapse: Yielding.new(found, result).to_h.merge(case: named, cuts: march.cuts, reason: @reason, joins: @equations.turn_of_joins(found[-1].pose), loads: loads,
+                                                                             imperfection: @growth.imperfection&.size))
+        end
+
+        def named = @problem.cases.frame_names.size > 1 ? @problem.cases.frame_names[@frame] : nil
+
+        # @param increment [Engine::March::Increment]
+        # @return [Result::State]
+        def state(increment)
+          dofs = @structure.dofs
+          u = increment.pose.moved
+          load = increment.push
+          held = @structure.constraints.carried(increment.internal - load)
+          turns = increment.pose.turns
+          split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
+          turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
+          stress, ends = @equations.recovered(increment.pose, increment.level)
+          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: nil, **joins(u))
+        end
+
+        def joins(u)
+          forces = @structure.connectors.forces(u.reshape(1, u.size)) unless @structure.connectors.empty?
+          { connectors: forces && @structure.connectors.rows_of(@structure.connectors.forces(u)), bolts: @structure.bolts.empty? ? nil : @structure.bolts.ends(u, Numo::DFloat.zeros(@structure.bolts.bolts.size)) }
+        end
+
+        # What acts at a factor of one: label and size.
+        def loads
+          @structure.totals.rows(1.0).filter_map do |total|
+            weight = @weights[@problem.cases.index(total[:case] == Load::Cases::UNNAMED ? "" : total[:case].to_s)]
+            force = Math.sqrt(total[:force].sum { |f| f * f }) * weight.abs
+            { label: total[:label], size: force, dimension: "force" } if force.positive?
+          end
+        end
+      end
+    end
+  end
+end
