@@ -14,6 +14,8 @@ module Verify
 
     def given = Numo::DFloat.zeros(dofs.size)
     def given? = false
+    def commit = nil
+    def recovered(_pose, _level) = nil
     def extent = (points.max(0) - points.min(0)).max
 
     # Without a name, what pushes in all.

@@ -1726,7 +1726,17 @@ export interface StatementStudy {
    */
   off?: boolean;
   name: string;
-  type: "static" | "ladder" | "close_up" | "vibration" | "buckling" | "harmonic" | "life" | "heat" | "transient";
+  type:
+    | "static"
+    | "ladder"
+    | "close_up"
+    | "vibration"
+    | "buckling"
+    | "harmonic"
+    | "life"
+    | "heat"
+    | "transient"
+    | "collapse";
   /**
    * All loads are multiplied by this.
    */
@@ -1819,11 +1829,11 @@ export interface StatementStudy {
     to: string;
   };
   /**
-   * Of buckling: the case or combination whose loads grow; of harmonic response, the one whose loads swing; of life, the one whose stress goes up and down. The first that is judged when left out.
+   * Of buckling and collapse: the case or combination whose loads grow; of harmonic response, the one whose loads swing; of life, the one whose stress goes up and down. The first that is judged when left out.
    */
   case?: string;
   /**
-   * Of buckling: the factor that is asked for.
+   * Of buckling and collapse: the factor that is asked for.
    */
   at_least?: string;
   /**
@@ -9784,6 +9794,43 @@ export interface StatementStudy {
    * Of vibration: masses as the elements' shapes have them (when left out), or at the nodes alone.
    */
   mass?: "consistent" | "lumped";
+  /**
+   * Of collapse: whether increments go by the length of the path, which follows what gives way (when left out), or by the loads alone.
+   */
+  control?: "path" | "loads";
+  /**
+   * Of collapse: the load factor of the first increment; those after it grow and shrink by how they come to rest. 0.1 when left out.
+   */
+  first?: string;
+  /**
+   * Of collapse: the load factor at which it ends.
+   */
+  upto?: string;
+  /**
+   * Of collapse: it ends where the load has fallen to this share of the greatest there was; 0.5 when left out.
+   */
+  down_to?: string;
+  /**
+   * Of collapse: the most increments; 60 when left out.
+   */
+  increments?: number;
+  /**
+   * Of collapse: the shape of a buckling study, by which the part is off what is drawn, free of stress.
+   */
+  imperfection?: {
+    /**
+     * That study.
+     */
+    of: string;
+    /**
+     * Which of its shapes; the first when left out.
+     */
+    shape?: number;
+    /**
+     * How far the shape is off where it is off most.
+     */
+    size: string;
+  };
 }
 /**
  * A block along the axes.

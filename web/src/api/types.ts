@@ -2,6 +2,7 @@ import type { Findings } from "./findings";
 import type { Model, Statement } from "./model";
 
 export type { Model, Statement };
+export type * from "./collapse";
 export type * from "./findings";
 export type * from "./joined";
 export type Kind = Statement["kind"];

@@ -50,6 +50,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (renamed.kind === "case" || renamed.kind === "combination") renameCase(copy, old, name);
     if (renamed.kind === "study" && "study" in copy && copy.study === old) copy.study = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.of === old) copy.of = name;
+    if (renamed.kind === "study" && copy.kind === "study" && copy.imperfection?.of === old) copy.imperfection.of = name;
     const made = MAKERS.includes(renamed.kind);
     if (made || renamed.kind === "group") {
       if ("target" in copy && copy.target === old) copy.target = name;

@@ -13,6 +13,7 @@ import { LadderTable } from "../tray/LadderTable";
 import { MemberUseTable } from "../tray/MemberUseTable";
 import { LifeTable } from "../tray/LifeTable";
 import { ModesTable } from "../tray/ModesTable";
+import { WayTable } from "../tray/WayTable";
 import { PathsTable } from "../tray/PathsTable";
 import { ReactionsTable } from "../tray/ReactionsTable";
 import { ToldStudy } from "../tray/useFrame";
@@ -109,13 +110,13 @@ function Head({ view }: { view: ModelView }) {
 }
 
 type Judged = Finding & { holds: boolean };
-const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", life: "life" };
+const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", life: "life" };
 
 /** All that holds or fails. */
 function Verdicts({ view }: { view: ModelView }) {
   const { shown } = useNote();
   const rows = view.studies.flatMap((s) =>
-    (s.findings?.findings ?? []).filter((f): f is Judged => "holds" in f && f.kind !== "equilibrium" && !(f.kind === "buckling" && f.at_least === null) && !(f.kind === "life" && f.design === null)).map((f) => ({ study: s, f })),
+    (s.findings?.findings ?? []).filter((f): f is Judged => "holds" in f && f.kind !== "equilibrium" && !((f.kind === "buckling" || f.kind === "collapse") && f.at_least === null) && !(f.kind === "life" && f.design === null)).map((f) => ({ study: s, f })),
   );
   if (rows.length === 0) return null;
   return (
@@ -127,7 +128,7 @@ function Verdicts({ view }: { view: ModelView }) {
             <tr key={i}>
               <td>{f.kind === "limit" ? `${f.words} in ${f.target}` : (WORDS[f.kind] ?? f.kind)}</td>
               <td>{study.name}</td>
-              <td className="number">{f.kind === "limit" ? `${shown.text(f.value, f.dimension)} of ${shown.text(f.allowed, f.dimension)}` : f.kind === "buckling" ? f.factor.toPrecision(4) : "utilisation" in f && f.utilisation !== null ? `${Math.round(f.utilisation * 100)} %` : ""}</td>
+              <td className="number">{f.kind === "limit" ? `${shown.text(f.value, f.dimension)} of ${shown.text(f.allowed, f.dimension)}` : f.kind === "buckling" ? f.factor.toPrecision(4) : f.kind === "collapse" ? (f.factor ?? f.reached).toPrecision(4) : "utilisation" in f && f.utilisation !== null ? `${Math.round(f.utilisation * 100)} %` : ""}</td>
               <td className={f.holds ? "holds" : "fails"}>
                 {f.holds ? "holds" : "fails"}
                 {"margin" in f && f.margin !== null && `, ${percent(f.margin)}`}
@@ -173,6 +174,7 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
       {shapes && <ModesTable />}
       {has("sweep") && <ModesTable />}
       {has("life") && <LifeTable />}
+      {has("collapse") && <WayTable />}
       {has("ladder") && <LadderTable />}
       {has("path") && <PathsTable />}
       {has("gauge", "section_cut", "radiated_power") && <GaugesTable />}

@@ -3,7 +3,7 @@ import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
 import { useField, useSkin } from "../api/hooks";
 import { isShape } from "../api/frames";
-import type { LimitFinding, ResonanceFinding, StudyState, SweepFinding } from "../api/types";
+import type { CollapseFinding, LimitFinding, ResonanceFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
@@ -17,12 +17,14 @@ import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
 import { boxOfPoints } from "./boxes";
 import { apartBy } from "./drawnBodies";
 import { FieldScene, type Told } from "./FieldScene";
+import { WayStrip } from "./WayStrip";
 import { FrequencyStrip } from "./FrequencyStrip";
 import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
 import { scaleOf } from "./scale";
 import { Stage, type SceneProps } from "./Stage";
+import { useFilm } from "./useFilm";
 
 const ARROWS = [
   ["", "none"],
@@ -68,6 +70,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const skin = useMemo(() => rest && apartSkin(rest, moves), [rest, moves]);
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
   const still = frames[frame]?.kind === "envelope";
+  const grows = frames[0]?.kind === "increment";
+  // Increments are a film of their own: one frame after the other.
+  useFilm(grows && animated && found !== undefined, frames.length);
   const { data: reactions } = useField(desk.arrows === "reaction" && !still ? (study?.result ?? null) : null, "reaction_x,reaction_y,reaction_z", frame, null);
   const [pointed, setPointed] = useState<Told | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
@@ -102,7 +107,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const shape = isShape(frames[frame]);
   const kind = shape ? "ratio" : extremes.dimension;
   const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
-  const factor = exaggeration ?? proposedExaggeration(view.shape.size ?? 1, greatest, shape);
+  const factor = exaggeration ?? (grows ? 1 : proposedExaggeration(view.shape.size ?? 1, greatest, shape));
   // A close-up is looked at closely.
   const box = found.arrays.veiled ? boxOfPoints(rest.arrays.positions as Float32Array) : {};
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
@@ -113,7 +118,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   return (
     <>
       <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? STRIP : undefined }}>
-        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated} onPoint={setPointed} />
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows} onPoint={setPointed} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
         {course && <Diagram shape={course} />}
         {marks && !animated && !course && <Follow at={at(extremes.max_at)} label={highLabel} />}
@@ -216,6 +221,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             running={study.findings?.findings.find((f): f is ResonanceFinding => f.kind === "resonance")}
             natural={study.findings?.findings.find((f): f is SweepFinding => f.kind === "sweep")?.modes.map((m) => m.frequency)}
           />
+        ) : grows ? (
+          <WayStrip frames={frames} at={frame} found={study.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse")} />
         ) : <FrameStrip frames={frames} at={frame} />}
         <Legend stops={scale.stops} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
       </div>

@@ -20,6 +20,14 @@ module Lattice
         @matrices = all
       end
 
+      # @return [Numo::DFloat] [e, n - kept, kept] what was eliminated as sums of what is kept
+      def followers
+        unit = Numo::DFloat.eye(@kept)
+        Numo::DFloat.zeros(@matrices.shape[0], @steps.size, @kept).tap do |all|
+          @kept.times { |k| all[true, true, k] = whole(Numo::DFloat.zeros(@matrices.shape[0], @kept) + unit[k, true].reshape(1, @kept))[true, @kept..] }
+        end
+      end
+
       # @param u [Numo::DFloat] [e, kept]
       # @return [Numo::DFloat] [e, n] with what was eliminated
       def whole(u)

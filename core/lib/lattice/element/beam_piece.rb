@@ -18,7 +18,6 @@ module Lattice
       end
 
       def conn = block.conn
-      def large(start) = Large::Turning.new(self, start)
 
       # @return [Numo::DFloat] [e, 3, 3] rows: along the members, and the principal axes
       def axes = @beam.axes

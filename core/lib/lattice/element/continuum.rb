@@ -25,7 +25,6 @@ module Lattice
       attr_reader :form
 
       def elements = @coordinates.shape[0]
-      def stress_rule = @kind.stress_rule
       def unknowns = @kind.nodes * @form.dimension
 
       # With M_kl[a, b] = ∫ dN_a/dx_k dN_b/dx_l, a constant elasticity D gives
@@ -177,26 +176,33 @@ module Lattice
       # Stress at the nodes, extrapolated from the stress points.
       # @return [Numo::DFloat] [e, n, 6]
       def nodal_stress(displacements, young, poisson, free = 0.0)
-        extrapolated(stress(displacements, young, poisson, free))
-      end
-
-      # @param at_points [Numo::DFloat] [e, g, 6] at the stress points
-      # @return [Numo::DFloat] [e, n, 6] at the nodes
-      def extrapolated(at_points)
+        at_points = stress(displacements, young, poisson, free)
         points = at_points.shape[1]
         flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
         @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup
       end
 
+      # Strains at the points of the stiffness as sums of the movements of the nodes, with those of the elements' own modes
+      # as they follow the nodes while all is elastic.
       # @param range [Range] of elements
-      # @return [Array(Numo::DFloat, Numo::DFloat)] slopes of the shape functions [e, g, derivatives, n], and volumes that go with the points [e, g]
-      def points(range, rule = @kind.stiffness_rule)
+      # @return [Array(Numo::DFloat, Numo::DFloat)] [e, g, strains, n d], and volumes that go with the points [e, g]
+      def operators(range, elasticity)
+        rule = @kind.stiffness_rule
         mapping = mapping(range, rule)
-        [slopes(range, rule, mapping, modes: false), volumes(mapping, rule)]
+        b = strain_operator(slopes(range, rule, mapping)).then { |all| all.reshape(range.size, rule.size, @form.terms.size, all.shape[2]) }
+        return [b, volumes(mapping, rule)] unless modes?
+
+        follows = condensed(range, couplings(elasticity)).followers
+        own = b[true, true, true, 0...unknowns].dup.reshape(range.size, rule.size * @form.terms.size, unknowns)
+        more = b[true, true, true, unknowns..].dup.reshape(range.size, rule.size * @form.terms.size, b.shape[3] - unknowns)
+        [(own + Numo::Linalg.matmul(more, follows)).reshape(range.size, rule.size, @form.terms.size, unknowns), volumes(mapping, rule)]
       end
 
-      # Whether the element has modes of its own besides its nodes; in rings they would not pass constant strain.
-      def modes? = IncompatibleModes::KINDS.include?(@kind.name) && @form != Axisymmetric
+      # @return [Numo::Int32] [n] the stiffness point that is nearest to each node
+      def nearest_points
+        at = @kind.stiffness_rule.points
+        Numo::Int32.cast(@kind.nodes_at.to_a.map { |node| ((at - Numo::DFloat.cast(node).reshape(1, node.size))**2).sum(1).min_index })
+      end
 
       private
 
@@ -240,6 +246,9 @@ module Lattice
         end
         result
       end
+
+      # Whether the element has modes of its own besides its nodes; in rings they would not pass constant strain.
+      def modes? = IncompatibleModes::KINDS.include?(@kind.name) && @form != Axisymmetric
 
       # @return [Numo::DFloat] [e, g, derivatives, n], of the modes after the nodes
       def slopes(range, rule, mapping = mapping(range, rule), modes: modes?)

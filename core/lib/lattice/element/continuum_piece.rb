@@ -10,15 +10,8 @@ module Lattice
         @block = block
         @body = body
         @material = material
-        @continuum = at(coordinates)
+        @continuum = Continuum.new(Kind[block.kind], coordinates, body.make, thickness: body.thickness)
       end
-
-      # @param coordinates [Numo::DFloat] [e, n, 3] of the nodes, wherever they are
-      # @return [Continuum]
-      def at(coordinates) = Continuum.new(Kind[block.kind], coordinates, body.make, thickness: body.thickness)
-
-      # How it is followed over large movements. What has modes of its own beside its nodes turns as a whole.
-      def large(start) = (@continuum.modes? ? Large::Turning : Large::Green).new(self, start)
 
       def conn = block.conn
       def names = System::Dofs::NAMES.first(body.dimension)
@@ -47,6 +40,17 @@ module Lattice
       # @param free [Numo::DFloat] [e, n] strain at the nodes
       # @return [Numo::DFloat] [e, n, names] the forces that it brings
       def swelling_by(free) = @continuum.swelling(material.young, material.poisson, free)
+
+      # What flows through its points: see Large::Flowing. Of solids, slices and rings there is one layer.
+      def wall = nil
+      def elasticity = @elasticity ||= @continuum.form.elasticity(material.young, material.poisson)
+      def operators(range) = @continuum.operators(range, elasticity).then { |strain, volumes| [strain, nil, volumes] }
+      def nearest_points = @continuum.nearest_points
+      def sheet? = body.make == "plane stress"
+
+      # @param stress [Numo::DFloat] [y, n, 3 or 6] at the nodes of some elements
+      # @return [Numo::DFloat] [y, n, 6]
+      def full_stress(stress, _of, _elements) = stress.shape[2] == 6 ? stress : @continuum.form.full_stress(stress, material.young, material.poisson)
 
       # @return [Numo::DFloat] [1, 1, e, n, n] W/K
       def conduction = @continuum.conduction * material.conductivity

@@ -17,7 +17,6 @@ module Lattice
       end
 
       def conn = block.conn
-      def large(start) = Large::Turning.new(self, start)
 
       # Of a force per volume that varies from place to place, as it is at the nodes.
       # @yield [Numo::DFloat] places [k, 3]; answers N/m³ there [k, 3]
@@ -45,6 +44,18 @@ module Lattice
       # @param free [Numo::DFloat] [e, n] strain at the nodes; of each element its mean counts
       # @return [Numo::DFloat] [e, n, names] the forces that it brings
       def swelling_by(free) = swelling * even(free).reshape(block.size, 1, 1)
+
+      # What flows through its points: see Large::Flowing.
+      def wall = body.wall
+      def elasticity = @elasticity ||= PlaneStress.elasticity(material.young, material.poisson)
+      def operators(range) = @shell.operators(range)
+      def nearest_points = Numo::Int32.new(conn.shape[1]).seq
+      def sheet? = true
+
+      # @param stress [Numo::DFloat] [y, n, 3] in the sheet, at the nodes of some elements
+      # @param of [Numo::DFloat] [y, n, 6] elastic stress there, whose shear across the sheet stays
+      # @return [Numo::DFloat] [y, n, 6]
+      def full_stress(stress, of, elements) = @shell.with_plane(stress, of, elements)
 
       # @param u [Numo::DFloat] [e, n, 6]
       # @param free [Float] strain that brings no stress

@@ -10,12 +10,13 @@ module Lattice
       # @param structure [System::Structure] loaded and held
       # @param weights [Numo::DFloat] [cases] of the loads that grow
       # @param nodes [Numo::DFloat] [n, 3] where the nodes start
-      def initialize(structure, weights, nodes)
+      # @param yielding [Matter::Yielding, nil] what flows
+      def initialize(structure, weights, nodes, yielding: nil)
         @structure = structure
         @nodes = nodes
         @weights = weights
         @dofs = structure.dofs
-        @parts = structure.pieces.map { |piece| piece.large(Algebra::Gather.rows(nodes, piece.conn)) }
+        @parts = structure.pieces.map { |piece| Element::Large::Turning.new(piece, Algebra::Gather.rows(nodes, piece.conn), yielding&.law(piece)) }
         @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
         @push = weights.dot(structure.loads)
         join
@@ -43,8 +44,11 @@ module Lattice
         [forces, tangent ? whole(matrices) : nil]
       end
 
+      # What has flowed at the last pose stays.
+      def commit = @parts.each(&:commit)
+
       # @param level [Float] of the loads between the ends of members
-      # @return [Array] of every piece its stress by layer and, of members, the forces at the ends of its elements
+      # @return [Array] of every piece its stress by layer, of members the forces at the ends of its elements, and equivalent plastic strain
       def recovered(pose, level)
         places = pose.places(@nodes)
         @parts.zip(structure.spread_loads).map do |part, spread|

@@ -14,8 +14,10 @@ module Lattice
       WORSE = 1e3 # times what was left over at first
 
       # An increment that has come to rest. residuals: what was left over, iteration by iteration, against what acts; lower: pivots
-      # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m.
-      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower, :scale, :slope, keyword_init: true)
+      # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m;
+      # recovered: see Equations#recovered.
+      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower,
+                             :scale, :slope, :recovered, keyword_init: true)
 
       attr_reader :cuts, :reason
 
@@ -60,11 +62,14 @@ module Lattice
 
       # @return [Increment, nil] nil where it does not come to rest
       def increment(pose, level, last)
-        _, matrix = @equations.call(pose)
-        @factors.of(@constraints.reduce(matrix)) or return
-        along = along(matrix)
-        more, @scale = @control.predict(along, @scale, last, level)
-        moved = along * more
+        unless @along
+          @rested ||= @equations.call(pose)[1]
+          @factors.of(@constraints.reduce(@rested)) or return
+          @along = along(@rested)
+        end
+        more, @scale = @control.predict(@along, @scale, last, level)
+        moved = @along * more
+        @along = nil
         iterate(pose, level, moved, more)
       end
 
@@ -92,11 +97,13 @@ module Lattice
       end
 
       def rested(level, pose, push, internal, residuals, matrix, moved)
-        there = @factors.of(@constraints.reduce(matrix))
-        along = there && along(matrix)
-        way = along && (along.dot(moved).negative? ? -1 : 1)
-        length = along && norm(along)
-        Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: there && @factors.lower, scale: @scale, slope: length&.positive? ? way / length : nil)
+        @equations.commit
+        @rested = matrix
+        @along = @factors.of(@constraints.reduce(matrix)) && along(matrix)
+        way = @along && (@along.dot(moved).negative? ? -1 : 1)
+        length = @along && norm(@along)
+        Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: @along && @factors.lower, scale: @scale, slope: length&.positive? ? way / length : nil,
+                      recovered: @equations.recovered(pose, level))
       end
 
       # What a unit of level moves: [unknowns]

@@ -24,6 +24,7 @@ module Lattice
       def put_state(arrays, frame, state)
         Result::State::TABLES.each { |name| arrays["#{frame} #{name}"] = state[name] if state[name] }
         state.stress.each_with_index { |layers, block| layers.each { |layer, values| arrays["#{frame} stress #{block} #{layer}"] = values } }
+        state.plastic&.each_with_index { |values, block| arrays["#{frame} plastic #{block}"] = values if values }
         state.ends.each_with_index { |values, block| arrays["#{frame} ends #{block}"] = values if values }
       end
 
@@ -60,7 +61,8 @@ module Lattice
         tables = Result::State::TABLES.to_h { |name| [name, file["#{frame} #{name}"]] }
         stress = file.meta["blocks"].each_with_index.map { |layers, block| layers.to_h { |layer| [layer, file["#{frame} stress #{block} #{layer}"]] } }
         ends = file.meta["blocks"].each_index.map { |block| file["#{frame} ends #{block}"] }
-        Result::State.new(**tables, stress: stress, ends: ends, fibres: fibres, energy: file.meta["energy"][frame])
+        plastic = file.meta["blocks"].each_index.map { |block| file["#{frame} plastic #{block}"] }
+        Result::State.new(**tables, stress: stress, ends: ends, plastic: plastic.any? ? plastic : nil, fibres: fibres, energy: file.meta["energy"][frame])
       end
     end
   end

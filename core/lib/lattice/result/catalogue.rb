@@ -21,9 +21,10 @@ module Lattice
       LIFE = { "life_power" => ["life, as a power of ten", "ratio"], "damage" => ["damage of the design life", "ratio"], "fatigue_safety" => ["factor on the load for the design life", "ratio"],
                "alternating" => ["equivalent alternating stress", "stress"], "biaxiality" => ["how biaxial the stress is", "ratio"] }.map { |name, (words, dimension)| Field.new(name, words, dimension) }
       HEAT = [Field.new("temperature", "temperature", "temperature"), Field.new("heat_flux", "flow of heat", "power per area")].freeze
+      PLASTIC = Field.new("plastic_strain", "equivalent plastic strain", "ratio")
       WARMTH = Field.new("warmth", "temperature above what is free of stress", "temperature change")
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH]).to_h { |field| [field.name, field] }.freeze
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH, PLASTIC]).to_h { |field| [field.name, field] }.freeze
 
       # Names of fields by what may find them: with their components, of vectors.
       OF_VECTOR = VECTORS.keys.to_h { |name| [name, [name, *%w[x y z].map { |c| "#{name}_#{c}" }]] }.freeze

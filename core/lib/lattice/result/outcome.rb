@@ -184,6 +184,7 @@ module Lattice
 
         return false unless Catalogue::OF_STATES.include?(name)
         return !state(0).warmth.nil? if name == "warmth"
+        return !state(0).plastic.nil? if name == "plastic_strain"
 
         vector = Catalogue.vector(name)&.first
         vector ? State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
@@ -199,6 +200,7 @@ module Lattice
       def plain(name, frame, layer)
         return ErrorEstimate.new(self, frame).at_points if name == "stress_error"
         return at_points(state(frame).warmth, 0) if name == "warmth"
+        return plastic(frame) if name == "plastic_strain"
         return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
 
         vector, component = Catalogue.vector(name)
@@ -206,6 +208,11 @@ module Lattice
 
         wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
         wanted.map { |l| Stress.scalar(name, stress(frame, l)) }.reduce { |a, b| self.class.larger(a, b) }
+      end
+
+      def plastic(frame)
+        of = state(frame).plastic
+        grid.points.mean(1) { |b| of[b] ? of[b].reshape(*of[b].shape, 1) : Numo::DFloat.zeros(*grid.blocks[b].conn.shape, 1) }[true, 0].dup
       end
 
       def at_points(table, component)

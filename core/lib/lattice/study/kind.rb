@@ -33,6 +33,9 @@ module Lattice
       # @return [Array<String>] why others cannot, and what they read
       def unread = shapes? ? ["finds shapes, which have no size to read", "stress and movement"] : ["has nothing of that kind to read", "states at rest"]
 
+      # Whether it follows bodies beyond their strength.
+      def yields? = false
+
       # Whether it needs the part to be held, and loaded.
       def held?(_study) = true
       def loaded? = true

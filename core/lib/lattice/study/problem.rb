@@ -44,6 +44,9 @@ module Lattice
       # @return [Matter::Sections] of members
       def sections = @sections ||= Matter::Sections.new(document, parts, groups)
 
+      # @return [Matter::Yielding] of bodies
+      def yielding = @yielding ||= Matter::Yielding.new(document, groups, materials)
+
       # @return [Load::Cases]
       def cases = @cases ||= Load::Cases.new(document)
 

@@ -2,6 +2,7 @@ import type { ComponentType } from "react";
 import type { Of } from "../../api/types";
 import { buckling, BucklingLine } from "../studies/buckling";
 import { closeUp, CloseUpLine } from "../studies/closeUp";
+import { collapse, CollapseLine } from "../studies/collapse";
 import { harmonic, HarmonicLine } from "../studies/harmonic";
 import { heat, HeatLine } from "../studies/heat";
 import { ladder, LadderLine } from "../studies/ladder";
@@ -13,11 +14,11 @@ import { entry } from "./entry";
 
 type Study = Of<"study">;
 
-const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine, transient: TransientLine };
+const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, collapse: CollapseLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine, transient: TransientLine };
 
 function StudyLine({ statement }: { statement: Study }) {
   const Line = LINES[statement.type];
   return <Line statement={statement} />;
 }
 
-export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, harmonic, transient, life, heat, ladder, closeUp] })];
+export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, collapse, harmonic, transient, life, heat, ladder, closeUp] })];

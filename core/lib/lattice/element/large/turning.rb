@@ -15,8 +15,10 @@ module Lattice
 
         # @param piece [ContinuumPiece, ShellPiece, BeamPiece]
         # @param start [Numo::DFloat] [e, n, 3] its nodes
-        def initialize(piece, start)
+        # @param law [Matter::Law, nil] by which its material flows
+        def initialize(piece, start, law = nil)
           @piece = piece
+          @flowing = law && Flowing.new(piece, law)
           @elements, @nodes, = start.shape
           @width = piece.names.size
           @turns = @width == 6
@@ -42,18 +44,40 @@ module Lattice
           [force, matrix]
         end
 
+        # What has flowed stays.
+        def commit = @flowing&.commit
+
         # Stress at the nodes, and forces of members, in axes that turned with the elements.
         # @param spread [Numo::DFloat, nil] [e, 3] N/m on members
-        # @return [Array(Hash, Numo::DFloat)] by layer [e, n, 6], and nil or [e, 2, 6]
+        # @return [Array(Hash, Numo::DFloat, Numo::DFloat)] by layer [e, n, 6]; nil or [e, 2, 6]; nil or the equivalent plastic strain [e, n]
         def recover(places, turns, spread = nil)
           deformed, frames = deformation(places, turns)
-          return [piece.recover(deformed, 0.0).transform_values { |stress| Rotation.stress(stress, frames) }, nil] unless spread
+          if spread
+            ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, 0.0)
+            return [piece.fibres.stresses(ends), ends, nil]
+          end
 
-          ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, 0.0)
-          [piece.fibres.stresses(ends), ends]
+          stress = piece.recover(deformed, 0.0)
+          plastic = @flowing && flowed(stress, deformed)
+          [stress.transform_values { |table| Rotation.stress(table, frames) }, nil, plastic]
         end
 
         private
+
+        # Puts the stress in that has flowed.
+        # @return [Numo::DFloat] [e, n] equivalent plastic strain
+        def flowed(stress, deformed)
+          Numo::DFloat.zeros(@elements, @nodes).tap do |plastic|
+            in_chunks do |range|
+              layers, sums, at = @flowing.at_nodes(range, deformed[range, true, true].reshape(range.size, @nodes * @width))
+              next unless layers
+
+              all = at + range.begin
+              plastic[all, true] = sums
+              layers.each { |layer, table| stress[layer][all, true, true] = piece.full_stress(table, stress[layer][all, true, true].dup, all) }
+            end
+          end
+        end
 
         # What is left in the frames [e, n, names], and how these have turned [e, 3, 3].
         def deformation(places, turns)
@@ -92,6 +116,7 @@ module Lattice
           deformed = left(range, back, inside, turns)
           k = @stiffness[range, true, true].dup
           plain = Numo::Linalg.matmul(k, deformed.reshape(e, @nodes * @width, 1)).reshape(e, @nodes, @width)
+          flow(range, deformed, plain, k, tangent) if @flowing
           angles = @turns ? deformed[true, true, 3..5].dup.reshape(e * @nodes, 3) : nil
           pushed, grown = grown(plain, angles)
           swept = by_unknown(FittedFrame.swept(inside, @frame.axes), turning: true)
@@ -100,6 +125,15 @@ module Lattice
           projected = pushed.reshape(e, @nodes * @width, 1) - Numo::Linalg.matmul(gamma, whole)
           force = forward(back, projected.reshape(e, @nodes, @width))
           [force, tangent ? outward(back, tangent(k, grown, plain, angles, projected.reshape(e, @nodes, @width), swept, gamma)) : nil]
+        end
+
+        # What flow takes from forces and stiffness.
+        def flow(range, deformed, plain, stiffness, tangent)
+          force, softer, at = @flowing.call(range, deformed.reshape(range.size, @nodes * @width), tangent)
+          return unless force
+
+          plain[at, true, true] = plain[at, true, true] + force.reshape(at.size, @nodes, @width)
+          stiffness[at, true, true] = stiffness[at, true, true] + softer if tangent
         end
 
         # Hᵀ f, and H of every node.

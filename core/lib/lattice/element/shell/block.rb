@@ -113,6 +113,34 @@ module Lattice
           found
         end
 
+        # Strains in the sheet and its curvatures as sums of the movements of the nodes, at the points.
+        # @param range [Range] of elements
+        # @return [Array<Numo::DFloat>] twice [e, g, 3, n 6], and the areas that go with the points [e, g]
+        def operators(range)
+          frame, points = points(range)
+          e = range.size
+          parts = [[MEMBRANE, ->(u) { membrane(points).strain(u) }], [BENDING, ->(u) { plate(points).curvature(u) }]].map do |own, strain|
+            local = Numo::DFloat.zeros(e, points.count, 3, @nodes, 6)
+            @nodes.times { |a| own.each_with_index { |name, i| local[true, true, true, a, name] = one_by_one(strain, e, (a * 3) + i, points.count) } }
+            turned = Numo::DFloat.zeros(e, points.count, 3, @nodes, 6)
+            frame.transforms.each_with_index { |t, a| turned[true, true, true, a, true] = Numo::Linalg.matmul(local[true, true, true, a, true].dup.reshape(e, points.count * 3, 6), offset(t)).reshape(e, points.count, 3, 6) }
+            turned.reshape(e, points.count, 3, @nodes * 6)
+          end
+          [*parts, points.areas]
+        end
+
+        # Stress at the nodes, with another part in the sheet.
+        # @param plane [Numo::DFloat] [y, n, 3]
+        # @param stress [Numo::DFloat] [y, n, 6] global
+        # @param elements [Numo::Int32] [y]
+        # @return [Numo::DFloat] [y, n, 6] global
+        def with_plane(plane, stress, elements)
+          axes = Frame.new(@coordinates[elements, true, true].dup).rotation
+          local = Large::Rotation.stress(stress, axes)
+          local[true, true, [0, 1, 3]] = plane
+          Large::Rotation.stress(local, axes.transpose(0, 2, 1).dup)
+        end
+
         # Stress at the nodes, in global components [e, n, 6].
         # @param place [Float] from -1 at the bottom to 1 at the top
         def stress(resultants, place)
@@ -138,6 +166,13 @@ module Lattice
         def points(range)
           frame = Frame.new(@coordinates[range, true, true].dup)
           [frame, Points.new(frame.plane)]
+        end
+
+        # What a unit of one unknown strains: [e, g, 3]
+        def one_by_one(strain, elements, unknown, points)
+          unit = Numo::DFloat.zeros(elements, @nodes * 3).tap { |u| u[true, unknown] = 1.0 }
+          found = strain.call(unit)
+          found.ndim == 3 ? found : found.reshape(elements, 1, 3) + Numo::DFloat.zeros(elements, points, 3)
         end
 
         def membrane(points)

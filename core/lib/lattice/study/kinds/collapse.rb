@@ -13,6 +13,7 @@ module Lattice
 
         class << self
           def reads?(kind) = READ.include?(kind)
+          def yields? = true
 
           def check!(problem, study)
             growth = Growth.new(study)
@@ -22,7 +23,7 @@ module Lattice
           end
 
           def signature(problem, study)
-            [Growth.new(study).signature, frame(problem, study), buckling!(problem, study)&.then { |base| problem.study_digest(base) }, *problem.acting]
+            [Growth.new(study).signature, frame(problem, study), buckling!(problem, study)&.then { |base| problem.study_digest(base) }, problem.yielding.signature, *problem.acting]
           end
 
           def solve(solving, study)
@@ -63,7 +64,7 @@ module Lattice
           # By the greatest stress of any body over its strength; what is computed stays elastic.
           # @return [Hash, nil] body, and the factor at which it yields
           def yields(problem, result, factor)
-            strengths = problem.materials.to_h.filter_map { |body, material| material&.yield && [body, material.yield] }
+            strengths = problem.materials.to_h.except(*problem.yielding.flows.keys).filter_map { |body, material| material&.yield && [body, material.yield] }
             before = [0.0, strengths.to_h { |body, _| [body, 0.0] }]
             result.frames.each do |frame|
               field = result.field("von_mises", frame.index)
@@ -95,7 +96,7 @@ module Lattice
           @structure = @monitor.phase("loads and supports", upto: 0.05) { structure }
           @structure.pieces.each { |piece| check_folded(piece) }
           refuse
-          @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, @weights, nodes) }
+          @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, @weights, nodes, yielding: @problem.yielding) }
           march = nil
           found = @monitor.phase("increments", upto: 0.97) { go { |made| march = made } }
           raise SolveFailed.new("the first increment does not come to rest", statement: @study.id, cure: "Take a smaller first increment.") if found.empty?
@@ -112,6 +113,8 @@ module Lattice
           raise SolveFailed.new("“#{ring.name}” is a ring, which is not followed over large movements", statement: @study.id, cure: "Make it a solid, or faces.") if ring
           raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
           raise SolveFailed.new("bars in concrete are not followed over large movements", statement: @study.id, cure: cure) unless @structure.bars.empty?
+          flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
+          raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
           return if @structure.bolts.tightened.empty?
 
           raise SolveFailed.new("tightened bolts are not followed over large movements", statement: @study.id, cure: "Leave the bolts loose.")
@@ -177,8 +180,8 @@ module Lattice
           turns = increment.pose.turns
           split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
           turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-          stress, ends = @equations.recovered(increment.pose, increment.level)
-          Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: nil, **joins(u))
+          stress, ends, plastic = increment.recovered
+          Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, **joins(u))
         end
 
         def joins(u)

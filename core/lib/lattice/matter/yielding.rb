@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Matter
+    # Which bodies flow, and by what law, as statements say; a later one stands over an earlier one.
+    class Yielding
+      # strength and points in Pa over plastic strain; shifting: Pa, nil where yielding one way strengthens both
+      Flow = Struct.new(:hardening, :shifting)
+
+      # @param document [Model::Document]
+      # @param groups [Shape::Groups]
+      # @param materials [Assignment]
+      def initialize(document, groups, materials)
+        @groups = groups
+        @materials = materials
+        @statements = document.active("yielding")
+      end
+
+      # @return [Boolean]
+      def any? = @statements.any?
+
+      # @raise [InvalidInput] with the first that is wrong
+      def check! = @statements.each { |statement| of_statement(statement) }
+
+      # @return [Hash{String => Flow}] by body
+      def flows
+        @flows ||= @statements.reduce({}) { |all, statement| all.merge(of_statement(statement)) }
+      end
+
+      # @return [Array] by meaning
+      def signature = flows.map { |body, flow| [body, flow.hardening.strains.to_a, flow.hardening.stresses.to_a, flow.shifting] }.sort
+
+      # @param piece [#body, #material, #sheet?, #elasticity]
+      # @return [Law, nil]
+      def law(piece)
+        flow = flows[piece.body.name] or return
+        kind = piece.sheet? ? Law::VonMisesSheet : Law::VonMises
+        kind.new(piece.material.young, piece.material.poisson, flow.hardening, flow.shifting, piece.elasticity.shape[0])
+      end
+
+      private
+
+      def of_statement(statement)
+        curve = curve(statement)
+        places = @groups.target!(statement, %i[bodies])
+        places.to_h { |place| [place.body, flow(statement, place.body, curve)] }
+      end
+
+      def flow(statement, body, curve)
+        material = @materials.to_h[body]
+        strength = statement.quantity("strength", "stress") || curve&.dig(0, 1) || material&.yield
+        raise statement.fault("“#{material&.name}” of “#{body}” has no strength at which it yields", path: "strength", cure: "Type one, such as 235 MPa.") unless strength
+        raise statement.fault("a strength of nothing holds nothing", path: "strength", cure: "Give one above zero, such as 235 MPa.") unless strength.positive?
+
+        points = curve || [[0.0, strength]]
+        unless (points[0][1] - strength).abs <= strength * 1e-6
+          raise statement.fault("its curve starts at another stress than its strength", path: "curve.0.stress", cure: "Start the curve at plastic strain 0 with the strength, or leave the strength out.")
+        end
+        return Flow.new(Hardening.new(points), 0.0) unless statement["hardens"] == "kinematic"
+        raise statement.fault("what yields earlier the other way hardens along one straight line", path: "curve", cure: "Give its curve two points.") if points.size != 2
+
+        Flow.new(Hardening.new([points[0]]), (points[1][1] - points[0][1]) / (points[1][0] - points[0][0]))
+      end
+
+      # @return [Array(Float, Float), nil]
+      def curve(statement)
+        given = statement["curve"] or return
+        points = given.each_index.map { |i| [statement.quantity("curve.#{i}.strain", "ratio"), statement.quantity("curve.#{i}.stress", "stress")] }
+        raise statement.fault("its curve starts at a plastic strain of #{points[0][0]}, after it has yielded", path: "curve.0.strain", cure: "Start it at 0, with the strength.") unless points[0][0].zero?
+
+        points.each_cons(2).with_index(1) do |(before, after), i|
+          raise statement.fault("its curve goes back at its point #{i + 1}", path: "curve.#{i}.strain", cure: "Give plastic strains that rise.") if after[0] <= before[0]
+          raise statement.fault("its curve falls at its point #{i + 1}, where nothing could rest", path: "curve.#{i}.stress", cure: "Give true stresses, which do not fall.") if after[1] < before[1]
+        end
+        points
+      end
+    end
+  end
+end

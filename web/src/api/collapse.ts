@@ -1,0 +1,31 @@
+/** Loads that grew until the part gave way, or as far as they were to. */
+export interface CollapseFinding {
+  kind: "collapse";
+  statement: string;
+  frame_name: string | null;
+  /** The load factor at which it gives way, the frame before it, and the lowest after it. */
+  factor: number | null;
+  at: number | null;
+  least: number | null;
+  reached: number;
+  /** From where on some direction does not resist any more. */
+  lower: { frame: number; factor: number; directions: number | null } | null;
+  increments: number;
+  iterations: number;
+  cuts: number;
+  reason: string;
+  /** What was left over, iteration by iteration of each increment, against what acts. */
+  residuals: number[][];
+  /** How far the part, and what joins its parts, turns; rad. */
+  turned: number;
+  joins: number;
+  loads: { label: string; size: number; dimension: string }[];
+  /** The place that moves most, from where nothing moves: m, and load factors. */
+  curve: { at: number[]; component: string; moved: number[]; factors: number[] };
+  imperfection: number | null;
+  yields: { body: string; factor: number } | null;
+  at_least: number | null;
+  utilisation: number | null;
+  margin: number | null;
+  holds: boolean;
+}

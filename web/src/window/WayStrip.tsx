@@ -1,0 +1,52 @@
+import type { CollapseFinding, ResultFrame } from "../api/types";
+import { digits } from "../ui/units";
+import { useDesk } from "../workspace/desk";
+
+interface Props {
+  frames: ResultFrame[];
+  at: number;
+  found: CollapseFinding | undefined;
+}
+
+/** Increments one after the other, each as high as its load factor; where it gives way stands out. */
+export function WayStrip({ frames, at, found }: Props) {
+  const { set } = useDesk();
+  const values = frames.map((f) => f.value ?? 0);
+  const [low, high] = [Math.min(0, ...values), Math.max(0, ...values)];
+  const span = high - low || 1;
+  const zero = (-low / span) * 100;
+  const choose = (frame: number) => set({ frame: Math.min(Math.max(frame, 0), frames.length - 1), ends: { low: null, high: null } });
+  return (
+    <div
+      role="radiogroup"
+      aria-label="Frames"
+      className="card relative h-[58px] w-full px-3 pt-1"
+      onKeyDown={(event) => {
+        const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
+        if (!step) return;
+        event.preventDefault();
+        choose(at + step);
+        event.currentTarget.querySelectorAll<HTMLButtonElement>("[role=radio]")[Math.min(Math.max(at + step, 0), frames.length - 1)]?.focus();
+      }}
+    >
+      <div className="relative flex h-[38px] items-stretch gap-px">
+        {frames.map((f, i) => {
+          const v = f.value ?? 0;
+          const words = `increment ${i + 1}, ${f.name}`;
+          return (
+            <button key={f.index} role="radio" aria-checked={i === at} aria-label={words} title={words} tabIndex={i === at ? 0 : -1} className="group relative min-w-0 flex-1" onClick={() => choose(i)}>
+              <span className={`absolute inset-x-0 ${i === at ? "bg-amber" : found?.at === i ? "bg-vermilion" : "bg-slate-soft group-hover:bg-amber"}`} style={{ bottom: `${v < 0 ? zero - (-v / span) * 100 : zero}%`, height: `${(Math.abs(v) / span) * 100}%` }} />
+            </button>
+          );
+        })}
+        <span className="pointer-events-none absolute inset-x-0 border-t border-ink" style={{ bottom: `${zero}%` }} />
+      </div>
+      <div className="flex justify-between pt-px text-[10.5px] text-faint">
+        <span>
+          increment {at + 1} of {frames.length}: <b className="font-semibold text-amber-ink">{digits(values[at] ?? 0)} × the loads</b>
+        </span>
+        {typeof found?.factor === "number" && <span className="text-vermilion">gives way at {digits(found.factor)} ×</span>}
+      </div>
+    </div>
+  );
+}
