@@ -7,6 +7,8 @@ export interface CollapseFinding {
   factor: number | null;
   at: number | null;
   least: number | null;
+  /** Where it goes soft without falling: the load rises by less than a tenth of what it did at first. */
+  soft: { frame: number; factor: number } | null;
   reached: number;
   /** From where on some direction does not resist any more. */
   lower: { frame: number; factor: number; directions: number | null } | null;

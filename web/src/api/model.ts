@@ -24,6 +24,7 @@ export type Statement =
   | StatementMidSurface
   | StatementGroup
   | StatementMaterial
+  | StatementYielding
   | StatementSupport
   | StatementDisplacement
   | StatementForce
@@ -1363,6 +1364,62 @@ export interface Properties {
    * Ultimate strength.
    */
   ultimate?: string;
+}
+/**
+ * What bodies do once their material has reached its strength: followed by collapse studies.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_yielding".
+ */
+export interface StatementYielding {
+  id: Id;
+  kind: "yielding";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a body or of a group of bodies, or everything.
+   */
+  target: string;
+  /**
+   * Where it begins to yield; that of the material when left out.
+   */
+  strength?: string;
+  /**
+   * Whether yielding one way strengthens both ways (when left out), or makes it yield earlier the other way.
+   */
+  hardens?: "isotropic" | "kinematic";
+  /**
+   * True stress over plastic strain from zero on, straight between points and level after the last; it bears no more than its strength when left out.
+   *
+   * @minItems 1
+   * @maxItems 200
+   *
+   * Items: A point.
+   */
+  curve?: [
+    {
+      /**
+       * Plastic strain.
+       */
+      strain: string;
+      /**
+       * True stress.
+       */
+      stress: string;
+    },
+    ...{
+      /**
+       * Plastic strain.
+       */
+      strain: string;
+      /**
+       * True stress.
+       */
+      stress: string;
+    }[]
+  ];
 }
 /**
  * Holds displacement components at zero.

@@ -194,6 +194,8 @@ export interface ModelView {
   can_redo: boolean;
   shape: Shape;
   groups: Record<string, PlaceKey[]>;
+  /** Curves of what yields, by statement: plastic strain, and Pa. */
+  flows: Record<string, [number, number][]>;
   ready: boolean;
   notices: Notice[];
   /** before: the mesh made last, as long as the model as it is now has none. */

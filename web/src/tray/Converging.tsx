@@ -16,7 +16,7 @@ export function Converging({ residuals }: { residuals: number[][] }) {
   });
   const decades = Array.from({ length: top - low + 1 }, (_, k) => low + k).filter((d) => (d - low) % Math.ceil((top - low) / 6) === 0);
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label="how it converges" className="w-[300px] shrink-0">
+    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label="how it converges" className="w-[210px] shrink-0 self-start">
       {decades.map((d) => (
         <g key={d}>
           <line x1={LEFT} x2={WIDE - 8} y1={py(10 ** d)} y2={py(10 ** d)} stroke="#e2e0d6" />

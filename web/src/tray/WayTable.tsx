@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { CollapseFinding, GaugeFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
+import { bears } from "../note/studies/collapse";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { Converging } from "./Converging";
@@ -26,23 +27,26 @@ export function WayTable() {
   if (!found) return <p className="text-faint">A collapse study lets loads grow until the part gives way: press / and write collapse, solve it, and choose it above the model.</p>;
   const gauges = (state?.findings?.findings ?? []).filter((f): f is GaugeFinding => f.kind === "gauge");
   const gauge = gauges.find((g) => g.statement === by);
-  const rows: Row[] = found.residuals.map((r, i) => ({ index: i, factor: found.curve.factors[i + 1] ?? 0, moved: (gauge ? gauge.values[i] : found.curve.moved[i + 1]) ?? 0, iterations: r.length }));
+  // Drawn the way it goes.
+  const ahead = (c: CollapseFinding["curve"]) => ((c.moved.at(-1) ?? 0) < 0 ? c.moved.map((v) => -v) : c.moved);
+  const moved = ahead(found.curve);
+  const rows: Row[] = found.residuals.map((r, i) => ({ index: i, factor: found.curve.factors[i + 1] ?? 0, moved: (gauge ? gauge.values[i] : moved[i + 1]) ?? 0, iterations: r.length }));
   const dimension = gauge?.dimension ?? "length";
-  const words = gauge ? gauge.name : `movement along ${found.curve.component} where it moves most`;
+  const words = gauge ? gauge.name : `movement along ${moved === found.curve.moved ? "" : "−"}${found.curve.component} where it is greatest`;
   const columns: Column<Row>[] = [
     { key: "index", words: "increment", kind: "count", value: (r) => r.index + 1 },
     { key: "factor", words: "load factor", kind: "count", value: (r) => Number(r.factor.toPrecision(4)) },
     ...found.loads.map((l): Column<Row> => ({ key: l.label, words: l.label, kind: l.dimension, value: (r) => l.size * r.factor })),
-    { key: "moved", words, kind: dimension, value: (r) => r.moved },
+    { key: "moved", words: gauge ? words : "moves by", kind: dimension, value: (r) => r.moved },
     { key: "iterations", words: "iterations", kind: "count", value: (r) => r.iterations },
   ];
-  const x = gauge ? [0, ...rows.map((r) => r.moved)] : found.curve.moved;
+  const x = gauge ? [0, ...rows.map((r) => r.moved)] : moved;
   // Studies of the same kind beside it, as before and after.
   const others = gauge ? [] : view.studies.flatMap((s) => (s !== state && own(s) ? [{ name: s.name, found: own(s) as CollapseFinding }] : []));
   const length = (v: number) => shown.number(v, dimension);
   return (
-    <div className={`flex gap-5 ${stale ? "opacity-60" : ""}`}>
-      <div className="min-w-[400px] flex-1">
+    <div className={`flex gap-4 ${stale ? "opacity-60" : ""}`}>
+      <div className="min-w-[330px] flex-1">
         {gauges.length > 0 && (
           <p className="text-[12px]">
             over <ChoiceChip label="over" value={by} options={[["", "the movement where it is greatest"], ...gauges.map((g) => [g.statement, g.name] as const)] as readonly (readonly [string, string])[]} onChoose={setBy} />
@@ -50,7 +54,7 @@ export function WayTable() {
         )}
         <Graph
           x={x.map(length)}
-          curves={[{ name: state?.name ?? "", y: found.curve.factors }, ...others.map((o) => ({ name: o.name, x: o.found.curve.moved.map(length), y: o.found.curve.factors })), ...(found.factor === null ? [] : [{ name: "gives way", y: found.curve.factors.map(() => found.factor), flat: true }])]}
+          curves={[{ name: state?.name ?? "", y: found.curve.factors }, ...others.map((o) => ({ name: o.name, x: ahead(o.found.curve).map(length), y: o.found.curve.factors })), ...(found.factor === null && !found.soft ? [] : [{ name: found.factor === null ? "goes soft" : "gives way", y: found.curve.factors.map(() => bears(found)), flat: true }])]}
           xWords={`${words}, ${shown.unit(dimension)}`}
           yWords="load factor"
           label="load factor over movement"

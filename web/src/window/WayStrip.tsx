@@ -35,7 +35,7 @@ export function WayStrip({ frames, at, found }: Props) {
           const words = `increment ${i + 1}, ${f.name}`;
           return (
             <button key={f.index} role="radio" aria-checked={i === at} aria-label={words} title={words} tabIndex={i === at ? 0 : -1} className="group relative min-w-0 flex-1" onClick={() => choose(i)}>
-              <span className={`absolute inset-x-0 ${i === at ? "bg-amber" : found?.at === i ? "bg-vermilion" : "bg-slate-soft group-hover:bg-amber"}`} style={{ bottom: `${v < 0 ? zero - (-v / span) * 100 : zero}%`, height: `${(Math.abs(v) / span) * 100}%` }} />
+              <span className={`absolute inset-x-0 ${i === at ? "bg-amber" : (found?.at ?? found?.soft?.frame) === i ? "bg-vermilion" : "bg-slate-soft group-hover:bg-amber"}`} style={{ bottom: `${v < 0 ? zero - (-v / span) * 100 : zero}%`, height: `${(Math.abs(v) / span) * 100}%` }} />
             </button>
           );
         })}
@@ -45,7 +45,7 @@ export function WayStrip({ frames, at, found }: Props) {
         <span>
           increment {at + 1} of {frames.length}: <b className="font-semibold text-amber-ink">{digits(values[at] ?? 0)} × the loads</b>
         </span>
-        {typeof found?.factor === "number" && <span className="text-vermilion">gives way at {digits(found.factor)} ×</span>}
+        {typeof found?.factor === "number" ? <span className="text-vermilion">gives way at {digits(found.factor)} ×</span> : found?.soft && <span className="text-amber-ink">goes soft at {digits(found.soft.factor)} ×</span>}
       </div>
     </div>
   );

@@ -7,8 +7,11 @@ module Lattice
       private
 
       def collapse(finding)
-        what = finding[:factor] ? "it gives way at a load factor of" : "it bears, as far as the loads grew, a load factor of"
-        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(finding[:factor] || finding[:reached]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
+        what = if finding[:factor] then "it gives way at a load factor of"
+               elsif finding[:soft] then "it goes soft at a load factor of"
+               else "it bears, as far as the loads grew, a load factor of"
+               end
+        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(finding[:factor] || finding.dig(:soft, :factor) || finding[:reached]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
          [finding[:at_least] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
       end
 

@@ -50,7 +50,7 @@ module Lattice
 
       # @param stress [Numo::DFloat] [y, n, 3 or 6] at the nodes of some elements
       # @return [Numo::DFloat] [y, n, 6]
-      def full_stress(stress, _of, _elements) = stress.shape[2] == 6 ? stress : @continuum.form.full_stress(stress, material.young, material.poisson)
+      def full_stress(stress, _elements) = stress.shape[2] == 6 ? stress : @continuum.form.full_stress(stress, material.young, material.poisson)
 
       # @return [Numo::DFloat] [1, 1, e, n, n] W/K
       def conduction = @continuum.conduction * material.conductivity

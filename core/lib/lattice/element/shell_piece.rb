@@ -53,9 +53,8 @@ module Lattice
       def sheet? = true
 
       # @param stress [Numo::DFloat] [y, n, 3] in the sheet, at the nodes of some elements
-      # @param of [Numo::DFloat] [y, n, 6] elastic stress there, whose shear across the sheet stays
-      # @return [Numo::DFloat] [y, n, 6]
-      def full_stress(stress, of, elements) = @shell.with_plane(stress, of, elements)
+      # @return [Numo::DFloat] [y, n, 6] shear across the sheet, which the law does not know, left out
+      def full_stress(stress, elements) = @shell.in_sheet(stress, elements)
 
       # @param u [Numo::DFloat] [e, n, 6]
       # @param free [Float] strain that brings no stress

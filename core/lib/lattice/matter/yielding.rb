@@ -22,6 +22,13 @@ module Lattice
       # @raise [InvalidInput] with the first that is wrong
       def check! = @statements.each { |statement| of_statement(statement) }
 
+      # @return [Hash{String => Array}] by statement the points of its curve, Pa over plastic strain; those that are wrong left out
+      def curves
+        @statements.to_h { |statement| [statement.id, curve(statement)] }.compact
+      rescue InvalidInput
+        {}
+      end
+
       # @return [Hash{String => Flow}] by body
       def flows
         @flows ||= @statements.reduce({}) { |all, statement| all.merge(of_statement(statement)) }

@@ -4,6 +4,8 @@ module Lattice
   module Study
     # What a way of growing loads tells: where the load was greatest before it fell, how the part moved most, and how it was found.
     class Yielding
+      SOFT = 0.1
+
       # @return [Hash] factor, at and least; see to_h
       def self.extremes(found) = new(found, nil).extremes
 
@@ -15,12 +17,12 @@ module Lattice
         @levels = found.map(&:level)
       end
 
-      # @return [Hash] factor: the load factor at which it gives way, nil where none was passed; at: the frame before it; reached: the
+      # @return [Hash] factor: the load factor at which it gives way, nil where none was passed; at: the frame before it; soft: where it goes soft without falling; reached: the
       #   greatest there is; least: the lowest after it; lower: the first frame in which some direction does not resist, and how many;
       #   curve: the place that moves most, its component, and how far in every frame, m; turned: the greatest turn, rad
       def to_h
         found = extremes
-        { **found, reached: @levels.max, lower: lower(found[:at]), increments: @found.size,
+        { **found, soft: found[:factor] ? nil : soft, reached: @levels.max, lower: lower(found[:at]), increments: @found.size,
                    iterations: @found.sum { |f| f.residuals.size }, residuals: @found.map(&:residuals), curve: curve, turned: turned }
       end
 
@@ -65,6 +67,16 @@ module Lattice
 
         inside = (linear**2) - (4 * square * constant)
         inside.negative? ? [] : [1, -1].map { |sign| (-linear + (sign * Math.sqrt(inside))) / (2 * square) }
+      end
+
+      # Where the load, without falling, rises by less than a tenth of what it did at first for the same movement.
+      # @return [Hash, nil] the frame before it, and the factor
+      def soft
+        slopes = @found.map(&:slope)
+        i = (1...slopes.size).find { |k| slopes[k] && slopes[0] && slopes[k] < slopes[0] * SOFT } or return
+        before, after = slopes[(i - 1)..i]
+        share = ((before - (slopes[0] * SOFT)) / (before - after)).clamp(0.0, 1.0)
+        { frame: i - 1, factor: @levels[i - 1] + ((@levels[i] - @levels[i - 1]) * share) }
       end
 
       def lower(top)

@@ -68,17 +68,21 @@ function Start({ statement }: { statement: Study }) {
   );
 }
 
+/** The load factor that counts. */
+export const bears = (found: CollapseFinding) => found.factor ?? found.soft?.factor ?? found.reached;
+
 function Found({ id }: { id: string }) {
   const { view, shown } = useNote();
   const state = view.studies.find((s) => s.statement === id);
   const found = state?.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse");
   if (!found) return null;
-  const factor = found.factor ?? found.reached;
+  const factor = bears(found);
   return (
     <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-collapse>
-      {found.factor === null ? "It bears, as far as the loads grew, " : "It gives way at "}
+      {found.factor !== null ? "It gives way at " : found.soft ? "It goes soft at " : "It bears, as far as the loads grew, "}
       <b className="font-semibold">{digits(factor)} times</b> the loads
       {found.loads.length > 0 && <> ({found.loads.map((l) => `${l.label}: ${shown.text(l.size * factor, l.dimension)}`).join(", ")})</>}
+      {found.factor === null && found.soft && <>, from where on it moves ten times as far for the same load as at first</>}
       {found.least !== null && <>, then bears {digits(found.least)} times at the least</>}. {found.increments} increments, {found.iterations} iterations; it turns by up to {shown.text(found.turned, "angle")}.
       <Doubts found={found} />
       {found.at_least !== null && (

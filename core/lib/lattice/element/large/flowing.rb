@@ -38,19 +38,18 @@ module Lattice
         def call(range, moved, tangent)
           strain, bend, areas = operators(range)
           c, g, rows, width = strain.shape
-          state = committed(range, c * g)
-          flat = by_layer(strain, bend, moved)
-          stress, at, moduli, @trial[range] = @law.respond(flat, state)
-          mark = Numo::Int32.zeros(c * g * @layers.size)
-          mark[at] = 1 unless at.empty?
-          mark |= Numo::Int32.cast(@trial[range].sum > 0)
-          mine = mark.reshape(@layers.size, c, g).sum(0).sum(1).ne(0).where
+          state = @trial[range] = committed(range, c * g)
+          mine = near(strain, bend, moved, state)
           return if mine.empty?
 
-          less = (stress - flat.dot(@elasticity)).reshape(@layers.size, c, g, rows)[true, mine, true, true].dup
           strain, bend, areas = [strain, bend, areas].map { |table| table && table[mine, *[true] * (table.ndim - 1)].dup }
-          force = pulled(less, strain, bend, areas)
-          [force, tangent ? softened(whole(moduli, at, c * g * @layers.size, rows), mine, c, g, strain, bend, areas) : nil, Numo::Int32.cast(mine), width]
+          flat = by_layer(strain, bend, moved[mine, true].dup)
+          own = Numo::Int32.new(@layers.size, c, g).seq[true, mine, true].flatten
+          stress, at, moduli, after = @law.respond(flat, state[own])
+          @trial[range] = state.dup.tap { |all| all.put(own, after) }
+          less = (stress - flat.dot(@elasticity)).reshape(@layers.size, mine.size, g, rows)
+          moduli = tangent ? whole(moduli, at, flat.shape[0], rows).reshape(@layers.size, mine.size, g, rows, rows) : nil
+          [pulled(less, strain, bend, areas), tangent ? softened(moduli, strain, bend, areas) : nil, mine, width]
         end
 
         def commit = @committed.merge!(@trial)
@@ -77,12 +76,23 @@ module Lattice
         def operators(range) = @operators[range] ||= @piece.operators(range)
         def committed(range, points) = @committed[range] ||= @law.start(points * @layers.size)
 
+        # Elements that have flowed, or may: von Mises stress is greatest on the faces of what bends and stretches.
+        # @return [Numo::Int32]
+        def near(strain, bend, moved, state)
+          c, g, rows, = strain.shape
+          faces = @layers.size == 1 ? [0] : [0, @layers.size - 1]
+          stress = faces.map { |l| by_layer(strain, bend, moved, [@layers[l]]).dot(@elasticity) }
+          high = stress.map { |s| @law.equivalent(s.reshape(c * g, rows)) > @law.first }.reduce(:|)
+          mark = Numo::Int32.cast(high).reshape(c, g).sum(1) + Numo::Int32.cast(state.sum > 0).reshape(@layers.size, c, g).sum(0).sum(1)
+          Numo::Int32.cast(mark.ne(0).where)
+        end
+
         # Strains [layers c g, rows] in the order of layers, elements, points.
-        def by_layer(strain, bend, moved)
+        def by_layer(strain, bend, moved, layers = @layers)
           c, g, rows, width = strain.shape
           column = moved.reshape(c, width, 1)
           plane, curved = [strain, bend].map { |table| table && Numo::Linalg.matmul(table.reshape(c, g * rows, width), column).reshape(c * g, rows) }
-          Numo::DFloat.zeros(@layers.size, c * g, rows).tap { |all| @layers.each_with_index { |(z, _), l| all[l, true, true] = curved ? plane + (curved * z) : plane } }.reshape(@layers.size * c * g, rows)
+          Numo::DFloat.zeros(layers.size, c * g, rows).tap { |all| layers.each_with_index { |(z, _), l| all[l, true, true] = curved ? plane + (curved * z) : plane } }.reshape(layers.size * c * g, rows)
         end
 
         # Differences of moduli from the elastic ones, of all points.
@@ -100,9 +110,8 @@ module Lattice
           end
         end
 
-        def softened(moduli, mine, count, points, strain, bend, areas)
+        def softened(moduli, strain, bend, areas)
           y, g, rows, width = strain.shape
-          moduli = moduli.reshape(@layers.size, count, points, rows, rows)[true, mine, true, true, true].dup
           tables = [strain, bend].compact
           tables.each_index.to_a.product(tables.each_index.to_a).map do |i, j|
             sum = @layers.each_with_index.map { |(z, w), l| moduli[l, true, true, true, true] * (w * (z**(i + j))) }.reduce(:+) * areas.reshape(y, g, 1, 1)

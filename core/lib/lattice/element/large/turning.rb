@@ -8,7 +8,7 @@ module Lattice
       # C. C. Rankin, B. Nour-Omid, The use of projectors to improve finite element performance, 1988;
       # C. A. Felippa, B. Haugen, A unified formulation of small-strain corotational finite elements, 2005.
       class Turning
-        CHUNK = 250
+        CHUNK = 500
         V = Shape::Vectors
 
         attr_reader :piece
@@ -74,7 +74,7 @@ module Lattice
 
               all = at + range.begin
               plastic[all, true] = sums
-              layers.each { |layer, table| stress[layer][all, true, true] = piece.full_stress(table, stress[layer][all, true, true].dup, all) }
+              layers.each { |layer, table| stress[layer][all, true, true] = piece.full_stress(table, all) }
             end
           end
         end
@@ -118,13 +118,12 @@ module Lattice
           plain = Numo::Linalg.matmul(k, deformed.reshape(e, @nodes * @width, 1)).reshape(e, @nodes, @width)
           flow(range, deformed, plain, k, tangent) if @flowing
           angles = @turns ? deformed[true, true, 3..5].dup.reshape(e * @nodes, 3) : nil
-          pushed, grown = grown(plain, angles)
+          pushed, growth = grown(plain, angles)
           swept = by_unknown(FittedFrame.swept(inside, @frame.axes), turning: true)
           gamma = by_unknown(gamma)
           whole = Numo::Linalg.matmul(swept.transpose(0, 2, 1).dup, pushed.reshape(e, @nodes * @width, 1))
-          projected = pushed.reshape(e, @nodes * @width, 1) - Numo::Linalg.matmul(gamma, whole)
-          force = forward(back, projected.reshape(e, @nodes, @width))
-          [force, tangent ? outward(back, tangent(k, grown, plain, angles, projected.reshape(e, @nodes, @width), swept, gamma)) : nil]
+          projected = (pushed.reshape(e, @nodes * @width, 1) - Numo::Linalg.matmul(gamma, whole)).reshape(e, @nodes, @width)
+          [forward(back, projected), tangent ? tangent(k, back, growth, plain, angles, projected, swept, gamma) : nil]
         end
 
         # What flow takes from forces and stiffness.
@@ -165,17 +164,47 @@ module Lattice
           result
         end
 
-        # Pᵀ (Hᵀ K H + L) P and what turning the frame adds, in the frame, symmetric.
-        def tangent(k, grown, plain, angles, projected, swept, gamma)
-          m = material(k, grown, plain, angles)
+        # Qᵀ (K + L) Q with Q = H P T, and what turning the frame adds: globally, symmetric.
+        def tangent(stiffness, back, growth, plain, angles, projected, swept, gamma)
+          turned = forward_rows(gamma.transpose(0, 2, 1).dup, back)
+          carried = Numo::Linalg.matmul(swept, turned) * -1
+          each_block { |at| carried[true, at, at] = carried[true, at, at] + back[true, 0...@moves, 0...@moves] }
           moved = by_unknown(FittedFrame.swept(padded(projected[true, true, 0...@moves]), @frame.axes))
           whole = @turns ? moved + by_unknown_turns(FittedFrame.swept(projected[true, true, 3..5].dup, 3)) : moved
-          swept_m = Numo::Linalg.matmul(m, swept)
-          inner = Numo::Linalg.matmul(swept.transpose(0, 2, 1).dup, swept_m) - Numo::Linalg.matmul(moved.transpose(0, 2, 1).dup, swept)
-          left = whole - swept_m + Numo::Linalg.matmul(gamma, inner)
-          other = moved - swept_m
-          sum = m + Numo::Linalg.matmul(left, gamma.transpose(0, 2, 1).dup) + Numo::Linalg.matmul(gamma, other.transpose(0, 2, 1).dup)
+          # With their transposes, half of each.
+          inner = forward_rows(whole.transpose(0, 2, 1).dup, back) + Numo::Linalg.matmul(moved.transpose(0, 2, 1).dup, carried)
+          material = Numo::Linalg.matmul(stiffened(stiffness, growth, plain, angles), grown_rows(carried, growth))
+          sum = Numo::Linalg.matmul(@grown.transpose(0, 2, 1).dup, material) + Numo::Linalg.matmul(turned.transpose(0, 2, 1).dup, inner)
           (sum + sum.transpose(0, 2, 1)) / 2
+        end
+
+        def each_block = (0...(@nodes * @width / @moves)).each { |b| yield (b * @moves)...((b + 1) * @moves) }
+
+        # Rows of components in the frames as rows of global ones: [c, axes, n w]
+        def forward_rows(rows, back)
+          e, axes, width = rows.shape
+          Numo::Linalg.matmul(rows.reshape(e, axes * width / @moves, @moves), back[true, 0...@moves, 0...@moves].dup).reshape(e, axes, width)
+        end
+
+        # H times the rows of turns.
+        def grown_rows(carried, growth)
+          return @grown = carried unless growth
+
+          @grown = carried.dup
+          @nodes.times { |a| ((a * 6) + 3..(a * 6) + 5).then { |at| @grown[true, at, true] = Numo::Linalg.matmul(growth[true, a, true, true].dup, carried[true, at, true].dup) } }
+          @grown
+        end
+
+        # K + L, L within H.
+        def stiffened(stiffness, growth, plain, angles)
+          return stiffness unless growth
+
+          e = stiffness.shape[0]
+          change = Rotation.growth_change(angles, plain[true, true, 3..5].dup.reshape(e * @nodes, 3))
+          inverse = FittedFrame.inverse(growth.reshape(e * @nodes, 3, 3))
+          within = Numo::Linalg.matmul(Numo::Linalg.matmul(inverse.transpose(0, 2, 1).dup, change), inverse).reshape(e, @nodes, 3, 3)
+          @nodes.times { |a| ((a * 6) + 3..(a * 6) + 5).then { |at| stiffness[true, at, at] = stiffness[true, at, at] + ((within[true, a, true, true] + within[true, a, true, true].transpose(0, 2, 1)) / 2) } }
+          stiffness
         end
 
         def padded(vectors)
@@ -187,32 +216,6 @@ module Lattice
         def by_unknown_turns(table)
           e, n, = table.shape
           Numo::DFloat.zeros(e, n, @width, 3).tap { |all| all[true, true, 3..5, true] = table }.reshape(e, n * @width, 3)
-        end
-
-        # Hᵀ K H + L
-        def material(k, grown, plain, angles)
-          return k unless @turns
-
-          e = k.shape[0]
-          change = Rotation.growth_change(angles, plain[true, true, 3..5].dup.reshape(e * @nodes, 3)).reshape(e, @nodes, 3, 3)
-          k = k.reshape(e, @nodes * 6, @nodes, 6)
-          @nodes.times { |a| k[true, true, a, 3..5] = Numo::Linalg.matmul(k[true, true, a, 3..5].dup, grown[true, a, true, true].dup) }
-          k = k.reshape(e, @nodes, 6, @nodes * 6)
-          @nodes.times { |a| k[true, a, 3..5, true] = Numo::Linalg.matmul(grown[true, a, true, true].transpose(0, 2, 1).dup, k[true, a, 3..5, true].dup) }
-          k = k.reshape(e, @nodes, 6, @nodes, 6)
-          @nodes.times { |a| k[true, a, 3..5, a, 3..5] = k[true, a, 3..5, a, 3..5] + ((change[true, a, true, true] + change[true, a, true, true].transpose(0, 2, 1)) / 2) }
-          k.reshape(e, @nodes * 6, @nodes * 6)
-        end
-
-        # Tᵀ K T of every pair of blocks.
-        def outward(back, k)
-          e = k.shape[0]
-          blocks = @nodes * @width / @moves
-          t = back[true, 0...@moves, 0...@moves].dup
-          2.times.reduce(k) do |matrix, _|
-            turned = Numo::Linalg.matmul(matrix.reshape(e, matrix.size / e / @moves, @moves), t).reshape(e, blocks * @moves, blocks * @moves)
-            turned.transpose(0, 2, 1).dup
-          end
         end
       end
     end

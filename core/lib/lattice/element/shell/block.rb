@@ -129,16 +129,11 @@ module Lattice
           [*parts, points.areas]
         end
 
-        # Stress at the nodes, with another part in the sheet.
-        # @param plane [Numo::DFloat] [y, n, 3]
-        # @param stress [Numo::DFloat] [y, n, 6] global
+        # @param plane [Numo::DFloat] [y, n, 3] stress in the sheet at the nodes of some elements; nothing goes across
         # @param elements [Numo::Int32] [y]
         # @return [Numo::DFloat] [y, n, 6] global
-        def with_plane(plane, stress, elements)
-          axes = Frame.new(@coordinates[elements, true, true].dup).rotation
-          local = Large::Rotation.stress(stress, axes)
-          local[true, true, [0, 1, 3]] = plane
-          Large::Rotation.stress(local, axes.transpose(0, 2, 1).dup)
+        def in_sheet(plane, elements)
+          Turned.stress(plane, Numo::DFloat.zeros(*plane.shape[0..1], 2), Frame.new(@coordinates[elements, true, true].dup).rotation)
         end
 
         # Stress at the nodes, in global components [e, n, 6].

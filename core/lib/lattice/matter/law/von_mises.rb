@@ -36,6 +36,7 @@ module Lattice
         def initialize(young, poisson, hardening, shifting, strains)
           @hardening = hardening
           @shifting = shifting
+          @poisson = poisson
           @rows = ROWS.fetch(strains)
           @shear = young / (2 * (1 + poisson))
           @elasticity = Element::Solid.elasticity(young, poisson)
@@ -50,6 +51,17 @@ module Lattice
         def respond(strain, state)
           stress, at, moduli, after = flowed(strain, state)
           [stress[true, @rows].dup, at, moduli && moduli[true, @rows, @rows].dup, after]
+        end
+
+        # Where it begins to flow, Pa.
+        def first = @hardening.first
+
+        # @param stress [Numo::DFloat] [k, strains] while all is elastic; of slices the stress across follows
+        # @return [Numo::DFloat] [k] von Mises stress, or a little more
+        def equivalent(stress)
+          full = Numo::DFloat.zeros(stress.shape[0], 6).tap { |all| all[true, @rows] = stress }
+          full[true, 2] = (stress[true, 0] + stress[true, 1]) * @poisson if @rows.size == 3
+          Numo::NMath.sqrt((deviator(full)**2).dot(WEIGHTS)) * ROOT
         end
 
         # @return [Numo::DFloat] [k, 6] all of the stress

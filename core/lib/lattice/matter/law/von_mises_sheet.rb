@@ -27,7 +27,7 @@ module Lattice
         def respond(strain, state)
           stress = (strain - state.plastic).dot(@elasticity)
           shifted = stress - state.back
-          over = equivalent(parts(shifted)) - @hardening.at(state.sum)[0]
+          over = size(parts(shifted)) - @hardening.at(state.sum)[0]
           at = (over > @hardening.first * 1e-10).where
           return [stress, at, nil, state] if at.empty?
 
@@ -44,6 +44,13 @@ module Lattice
         # @return [Numo::DFloat] [k, 3] the stress: nothing goes across
         def full(strain, state) = respond(strain, state)[0]
 
+        # Where it begins to flow, Pa.
+        def first = @hardening.first
+
+        # @param stress [Numo::DFloat] [k, 3]
+        # @return [Numo::DFloat] [k] von Mises stress
+        def equivalent(stress) = size(parts(stress))
+
         private
 
         # Sum and difference of the normal stresses over √2, and the shear: P is diagonal in them, ⅓, 1 and 2.
@@ -57,7 +64,7 @@ module Lattice
           end
         end
 
-        def equivalent(parts) = Numo::NMath.sqrt(((parts[0]**2) / 2) + ((parts[1]**2) * 1.5) + ((parts[2]**2) * 3))
+        def size(parts) = Numo::NMath.sqrt(((parts[0]**2) / 2) + ((parts[1]**2) * 1.5) + ((parts[2]**2) * 3))
 
         # @return [Array] parts that remain, how much it flows, and the plastic strain after
         def flow(parts, sum)
@@ -65,7 +72,7 @@ module Lattice
           now = parts
           ROUNDS.times do
             now = parts.zip(@falls).map { |p, fall| p / ((more * fall) + 1) }
-            bears = equivalent(now)
+            bears = size(now)
             limit, slope = @hardening.at(sum + (more * bears * 2 / 3))
             rest = bears - limit
             break if rest.abs.max < @hardening.first * 1e-13
@@ -73,7 +80,7 @@ module Lattice
             turn = now.zip(@falls, [0.5, 1.5, 3]).map { |p, fall, weight| (p**2) * (-fall * weight) / ((more * fall) + 1) }.reduce(:+) / bears
             more -= rest / (turn - (slope * (bears + (more * turn)) * 2 / 3))
           end
-          [now, more, sum + (more * equivalent(now) * 2 / 3)]
+          [now, more, sum + (more * size(now) * 2 / 3)]
         end
 
         def moduli(shifted, more, sum)

@@ -35,9 +35,10 @@ module Lattice
             found = result.found[:collapse]
             growth = Growth.new(study)
             wanted = growth.at_least
-            factor = found[:factor] || found[:reached]
+            given = found[:factor] || found.dig(:soft, :factor)
+            factor = given || found[:reached]
             used = wanted && (wanted / factor)
-            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, factor), at_least: wanted, utilisation: found[:factor] || (used && used <= 1) ? used : nil,
+            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, factor), at_least: wanted, utilisation: given || (used && used <= 1) ? used : nil,
                margin: used && (1 - used), holds: used.nil? || used <= 1, target: "collapse" }]
           end
 
