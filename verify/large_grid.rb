@@ -7,12 +7,13 @@ module Verify
   class LargeGrid < ShellGrid
     # What a turning block asks of a piece.
     Piece = Struct.new(:conn, :stiffness, :names) do
-      def body = Struct.new(:members?).new(false)
+      def body = Struct.new(:members?, :axisymmetric?).new(false, false)
     end
 
     attr_reader :constraints
 
     def given = Numo::DFloat.zeros(dofs.size)
+    def pushed(level) = push * level
     def given? = false
     def commit = nil
     def recovered(_pose, _level) = nil

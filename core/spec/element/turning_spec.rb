@@ -4,7 +4,7 @@ RSpec.describe Lattice::Element::Large::Turning do
   rotation = Lattice::Element::Large::Rotation
 
   piece = Struct.new(:stiffness, :names, :members, :axes) do
-    def body = Struct.new(:members?).new(members)
+    def body = Struct.new(:members?, :axisymmetric?).new(members, false)
   end
 
   random = Random.new(7)

@@ -40,8 +40,10 @@ RSpec.describe Lattice::Study::Kinds::Collapse do
     # By Euler's load it has left its plane, and it bears a little more than that bent far: P / Pe ≈ 1 + θ² / 8.
     near = curve[:factors].each_index.min_by { |i| (curve[:moved][i].abs - 0.02).abs }
     expect(curve[:factors][near]).to be_between(0.99, 1.03)
-    expect(found(findings)).to include(lower: nil, holds: true, reason: "done")
-    expect(found(findings)[:yields]).to include(body: "strip")
+    # Off by δ, it moves δ / (1 − P / Pe): ten times as fast as so far at 0.9 of Euler's load.
+    expect(found(findings)).to include(lower: nil, reason: "done", holds: false, soft: include(factor: be_between(0.85, 0.95)))
+    # It yields as well, but only bent far.
+    expect(found(findings)[:yields]).to be_nil
     expect(result.frames.size).to be > 5
   end
 
@@ -91,13 +93,14 @@ RSpec.describe Lattice::Study::Kinds::Collapse do
       end
     end
 
-    it "refuses a ring, with a cure" do
+    it "takes a ring as it is, at small movements" do
       ring = shape_problem(outline_named("plan", rectangle("20 mm", "0 mm", "10 mm", "20 mm")), { "kind" => "body", "name" => "ring", "outline" => "plan", "make" => "axisymmetric" },
                            { "kind" => "material", "target" => "everything", "material" => "given", "properties" => { "young" => "200 GPa", "poisson" => "0.3" } },
                            { "kind" => "group", "name" => "low", "of" => "edges", "rule" => { "plane" => { "axis" => "y", "at" => "0 mm" } } },
                            { "kind" => "group", "name" => "high", "of" => "edges", "rule" => { "plane" => { "axis" => "y", "at" => "20 mm" } } },
                            { "kind" => "support", "target" => "low", "components" => %w[y] }, { "kind" => "pressure", "target" => "high", "value" => "1 MPa" }, { "kind" => "mesh", "size" => "5 mm" }, collapse)
-      expect { solved(ring) }.to raise_error(Lattice::SolveFailed, /ring/)
+      result, = solved(ring)
+      expect(result.displacement(result.frames.size - 1)[true, 1].min).to be_near(-1e6 / 200e9 * 0.02, 1e-3)
     end
   end
 end

@@ -7,7 +7,7 @@ export interface CollapseFinding {
   factor: number | null;
   at: number | null;
   least: number | null;
-  /** Where it goes soft without falling: the load rises by less than a tenth of what it did at first. */
+  /** Where it goes soft without falling: the load rises by less than a tenth of what it did on the whole so far. */
   soft: { frame: number; factor: number } | null;
   reached: number;
   /** From where on some direction does not resist any more. */
@@ -29,5 +29,17 @@ export interface CollapseFinding {
   at_least: number | null;
   utilisation: number | null;
   margin: number | null;
+  holds: boolean;
+}
+
+/** What every stage ended with; the last one may not have come to its end. */
+export interface StagesFinding {
+  kind: "stages";
+  statement: string;
+  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null }[];
+  broken: { stage: string; level: number; at: number[] | null } | null;
+  joins: number;
+  /** Frames that are ends of stages. */
+  ends: number[];
   holds: boolean;
 }

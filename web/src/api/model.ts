@@ -1793,7 +1793,8 @@ export interface StatementStudy {
     | "life"
     | "heat"
     | "transient"
-    | "collapse";
+    | "collapse"
+    | "stages";
   /**
    * All loads are multiplied by this.
    */
@@ -9888,6 +9889,70 @@ export interface StatementStudy {
      */
     size: string;
   };
+  /**
+   * Of stages: one after the other; what each leaves behind, the next begins with.
+   *
+   * @minItems 1
+   * @maxItems 60
+   *
+   * Items: A stage.
+   */
+  stages?: [
+    {
+      /**
+       * What happens in it.
+       */
+      name: string;
+      /**
+       * Cases that change in it, straight to what they are at its end; others stay as they are.
+       *
+       * @maxItems 200
+       *
+       * Items: A case.
+       */
+      loads?: {
+        /**
+         * Its name; empty for loads that name none.
+         */
+        case: string;
+        /**
+         * What its loads are multiplied by at the end of the stage.
+         */
+        factor: string;
+      }[];
+      /**
+       * Equal increments, which are halved where they do not come to rest; as few as will do when left out.
+       */
+      increments?: number;
+    },
+    ...{
+      /**
+       * What happens in it.
+       */
+      name: string;
+      /**
+       * Cases that change in it, straight to what they are at its end; others stay as they are.
+       *
+       * @maxItems 200
+       *
+       * Items: A case.
+       */
+      loads?: {
+        /**
+         * Its name; empty for loads that name none.
+         */
+        case: string;
+        /**
+         * What its loads are multiplied by at the end of the stage.
+         */
+        factor: string;
+      }[];
+      /**
+       * Equal increments, which are halved where they do not come to rest; as few as will do when left out.
+       */
+      increments?: number;
+    }[]
+  ];
 }
 /**
  * A block along the axes.

@@ -23,6 +23,7 @@ function renameCase(s: Statement, old: string, name: string) {
   if (s.kind === "combination") s.terms.forEach((term) => term.case === old && (term.case = name));
   if (s.kind === "sign_sets") [s.steady, s.swinging].forEach((list) => list?.forEach((n, i) => n === old && (list[i] = name)));
   if (s.kind === "one_way") s.after?.forEach((n, i) => n === old && s.after && (s.after[i] = name));
+  if (s.kind === "study") s.stages?.forEach((stage) => stage.loads?.forEach((load) => load.case === old && (load.case = name)));
   if (s.kind === "envelope" && s.over) s.over = s.over.map((n) => (n === old ? name : n));
 }
 

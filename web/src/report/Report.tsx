@@ -14,6 +14,7 @@ import { MemberUseTable } from "../tray/MemberUseTable";
 import { LifeTable } from "../tray/LifeTable";
 import { ModesTable } from "../tray/ModesTable";
 import { bears } from "../note/studies/collapse";
+import { StagesTable } from "../tray/StagesTable";
 import { WayTable } from "../tray/WayTable";
 import { PathsTable } from "../tray/PathsTable";
 import { ReactionsTable } from "../tray/ReactionsTable";
@@ -111,7 +112,7 @@ function Head({ view }: { view: ModelView }) {
 }
 
 type Judged = Finding & { holds: boolean };
-const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", life: "life" };
+const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", stages: "all stages come to rest", life: "life" };
 
 /** All that holds or fails. */
 function Verdicts({ view }: { view: ModelView }) {
@@ -176,6 +177,7 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
       {has("sweep") && <ModesTable />}
       {has("life") && <LifeTable />}
       {has("collapse") && <WayTable />}
+      {has("stages") && <StagesTable />}
       {has("ladder") && <LadderTable />}
       {has("path") && <PathsTable />}
       {has("gauge", "section_cut", "radiated_power") && <GaugesTable />}

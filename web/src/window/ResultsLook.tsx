@@ -23,6 +23,7 @@ import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
 import { scaleOf } from "./scale";
+import { StageStrip } from "./StageStrip";
 import { Stage, type SceneProps } from "./Stage";
 import { useFilm } from "./useFilm";
 
@@ -72,7 +73,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const still = frames[frame]?.kind === "envelope";
   const grows = frames[0]?.kind === "increment";
   // Increments are a film of their own: one frame after the other.
-  useFilm(grows && animated && found !== undefined, frames.length);
+  const staged = frames[0]?.kind === "stage";
+  useFilm((grows || staged) && animated && found !== undefined, frames.length);
   const { data: reactions } = useField(desk.arrows === "reaction" && !still ? (study?.result ?? null) : null, "reaction_x,reaction_y,reaction_z", frame, null);
   const [pointed, setPointed] = useState<Told | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
@@ -118,7 +120,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   return (
     <>
       <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? STRIP : undefined }}>
-        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows} onPoint={setPointed} />
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} onPoint={setPointed} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
         {course && <Diagram shape={course} />}
         {marks && !animated && !course && <Follow at={at(extremes.max_at)} label={highLabel} />}
@@ -223,6 +225,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
           />
         ) : grows ? (
           <WayStrip frames={frames} at={frame} found={study.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse")} />
+        ) : staged ? (
+          <StageStrip frames={frames} at={frame} />
         ) : <FrameStrip frames={frames} at={frame} />}
         <Legend stops={scale.stops} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
       </div>

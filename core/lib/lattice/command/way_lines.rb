@@ -15,6 +15,20 @@ module Lattice
          [finding[:at_least] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
       end
 
+      def stages(finding)
+        last = finding[:rows].last
+        broken = finding[:broken]
+        ["#{finding[:rows].size} stages in #{finding[:rows].sum { |row| row[:increments] }} increments", broken ? "ended in “#{broken[:stage]}” at #{(broken[:level] * 100).round} %" : last[:name], "",
+         broken ? "fails: an increment did not come to rest#{" near #{broken[:at].map { |v| shown(v, 'length') }.join('; ')}" if broken[:at]}" : "holds"]
+      end
+
+      def stages_table(finding)
+        plastic = finding[:rows].any? { |row| row[:plastic] }
+        TextTable.new(["stage", "increments", "iterations", "greatest displacement", "von Mises stress", *("plastic strain" if plastic)], finding[:rows].map do |row|
+          [row[:name], row[:increments], row[:residuals].sum(&:size), *{ displacement: "length", von_mises: "stress" }.map { |key, kind| row[key] ? shown(row[key], kind) : "–" }, *(number(row[:plastic] || 0.0) if plastic)]
+        end)
+      end
+
       def doubts(finding)
         lower = finding[:lower]
         [finding[:yields] && "“#{finding[:yields][:body]}” yields before, at #{number(finding[:yields][:factor])}",

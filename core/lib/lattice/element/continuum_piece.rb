@@ -44,7 +44,23 @@ module Lattice
       # What flows through its points: see Large::Flowing. Of solids, slices and rings there is one layer.
       def wall = nil
       def elasticity = @elasticity ||= @continuum.form.elasticity(material.young, material.poisson)
-      def operators(range) = @continuum.operators(range, elasticity).then { |strain, volumes| [strain, nil, volumes] }
+      def operators(range)
+        strain, volumes = @continuum.operators(range, elasticity)
+        [even_volume? ? Dilatation.even(strain, volumes) : strain, nil, volumes]
+      end
+
+      # Metals keep their volume while they flow: elements of straight sides lock unless theirs changes evenly all over.
+      def even_volume? = !sheet? && !Kind[block.kind].quadratic?
+
+      # @return [Numo::DFloat, nil] [e, n w, n w] where what flows wants another stiffness than what does not
+      def stiffness_of_flow
+        return unless even_volume?
+
+        strain, _, volumes = operators(0...block.size)
+        e, g, rows, width = strain.shape
+        pressed = Numo::Linalg.matmul(volumes.reshape(e * g, 1, 1) * elasticity.reshape(1, rows, rows), strain.reshape(e * g, rows, width)).reshape(e, g * rows, width)
+        Numo::Linalg.matmul(strain.reshape(e, g * rows, width).transpose(0, 2, 1).dup, pressed)
+      end
       def nearest_points = @continuum.nearest_points
       def sheet? = body.make == "plane stress"
 

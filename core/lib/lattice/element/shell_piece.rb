@@ -51,6 +51,7 @@ module Lattice
       def operators(range) = @shell.operators(range)
       def nearest_points = Numo::Int32.new(conn.shape[1]).seq
       def sheet? = true
+      def stiffness_of_flow = nil
 
       # @param stress [Numo::DFloat] [y, n, 3] in the sheet, at the nodes of some elements
       # @return [Numo::DFloat] [y, n, 6] shear across the sheet, which the law does not know, left out

@@ -10,16 +10,18 @@ module Lattice
       class Level
         # @param size [Float] the first increment of the level
         # @param upto [Float] the level it ends at
-        def initialize(size, upto)
+        # @param most [Float] of an increment against the first
+        def initialize(size, upto, most = MOST)
           @size = size
           @upto = upto
+          @most = most
         end
 
         # @param along [Numo::DFloat] movements of a unit of level
         # @param scale [Float] of the increment against the first
         # @param level [Float] that is reached
         # @return [Array(Float, Float)] the increment of the level, and its scale, which may be smaller
-        def predict(_along, scale, _last, level) = [scale, MOST].min.then { |s| [[@size * s, @upto - level].min, s] }
+        def predict(_along, scale, _last, level) = [scale, @most].min.then { |s| [[@size * s, @upto - level].min, s] }
 
         # @return [Float] a further part of the level
         def correct(_rest, _along, _moved, _level) = 0.0

@@ -5,7 +5,8 @@ module Lattice
     # Forces inside a structure that may have moved and turned far, and how they change: what its elements hold, and
     # what springs, bolts and links add, which stay as they are drawn.
     class Equations
-      attr_reader :structure, :push, :given
+      # push [unknowns] and given [unknowns]: loads and prescribed movements of a unit of level; base [unknowns]: loads at level zero
+      attr_reader :structure, :push, :given, :base
 
       # @param structure [System::Structure] loaded and held
       # @param weights [Numo::DFloat] [cases] of the loads that grow
@@ -14,14 +15,28 @@ module Lattice
       def initialize(structure, weights, nodes, yielding: nil)
         @structure = structure
         @nodes = nodes
-        @weights = weights
         @dofs = structure.dofs
         @parts = structure.pieces.map { |piece| Element::Large::Turning.new(piece, Algebra::Gather.rows(nodes, piece.conn), yielding&.law(piece)) }
         @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
-        @push = weights.dot(structure.loads)
         join
-        @given = weights.dot(structure.constraints.expand(Numo::DFloat.zeros(weights.size, structure.constraints.free.size)))
+        @moves = structure.constraints.expand(Numo::DFloat.zeros(weights.size, structure.constraints.free.size))
+        between(weights * 0, weights)
       end
+
+      # Loads go from some factors of the cases to others while the level goes from zero to one.
+      # @param from [Numo::DFloat] [cases]
+      # @param upto [Numo::DFloat] [cases]
+      def between(from, upto)
+        @from = from
+        @more = upto - from
+        @base = from.dot(structure.loads)
+        @push = @more.dot(structure.loads)
+        @given = @more.dot(@moves)
+        self
+      end
+
+      # @return [Numo::DFloat] [unknowns] loads at a level
+      def pushed(level) = base + (push * level)
 
       def constraints = structure.constraints
       def extent = @extent ||= (@nodes.max(0) - @nodes.min(0)).max
@@ -53,7 +68,7 @@ module Lattice
         places = pose.places(@nodes)
         @parts.zip(structure.spread_loads).map do |part, spread|
           own, turns = at(part, places, pose)
-          part.recover(own, turns, spread && (@weights.dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]) * level))
+          part.recover(own, turns, spread && (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]))
         end.transpose
       end
 

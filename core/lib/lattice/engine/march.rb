@@ -19,7 +19,8 @@ module Lattice
       Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower,
                              :scale, :slope, :recovered, keyword_init: true)
 
-      attr_reader :cuts, :reason
+      # worst: the unknown where most was left over when an increment last failed
+      attr_reader :cuts, :worst
 
       # @param equations [Equations]
       # @param control [Control::Level, Control::Arc]
@@ -78,7 +79,7 @@ module Lattice
         now = pose.step(moved)
         ROUNDS.times do
           internal, matrix = @equations.call(now)
-          push = @equations.push * (level + more)
+          push = @equations.pushed(level + more)
           rest = push - internal
           residuals << left_over(push, internal)
           return if !residuals[-1].finite? || residuals[-1] > residuals[0] * WORSE
@@ -121,6 +122,7 @@ module Lattice
         acts = [norm(push), @acts || 0.0].max
         acts = norm(internal) if acts.zero?
         @bears = [acts, Float::MIN].max
+        @worst = @constraints.free[free[0, true].abs.max_index] unless free.empty?
         acts.zero? ? 0.0 : norm(free) / acts
       end
 

@@ -69,13 +69,13 @@ module Lattice
         inside.negative? ? [] : [1, -1].map { |sign| (-linear + (sign * Math.sqrt(inside))) / (2 * square) }
       end
 
-      # Where the load, without falling, rises by less than a tenth of what it did at first for the same movement.
+      # Where the load, without falling, rises by less than a tenth of what it did on the whole so far for the same movement.
       # @return [Hash, nil] the frame before it, and the factor
       def soft
-        slopes = @found.map(&:slope)
-        i = (1...slopes.size).find { |k| slopes[k] && slopes[0] && slopes[k] < slopes[0] * SOFT } or return
-        before, after = slopes[(i - 1)..i]
-        share = ((before - (slopes[0] * SOFT)) / (before - after)).clamp(0.0, 1.0)
+        ratios = @found.map { |f| f.slope && (f.slope * Math.sqrt((f.pose.moved**2).sum) / f.level) }
+        i = (1...ratios.size).find { |k| ratios[k] && ratios[k - 1] && ratios[k] < SOFT } or return
+        before, after = ratios[(i - 1)..i]
+        share = ((before - SOFT) / (before - after)).clamp(0.0, 1.0)
         { frame: i - 1, factor: @levels[i - 1] + ((@levels[i] - @levels[i - 1]) * share) }
       end
 

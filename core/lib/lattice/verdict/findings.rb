@@ -5,7 +5,7 @@ module Lattice
     # What a study's result says: balance, hand checks, and the verdict on every limit.
     class Findings
       BALANCED = 1e-6
-      JUDGED = %w[limit bolts members bars resonance buckling collapse life heat].freeze # kinds of findings that hold or fail
+      JUDGED = %w[limit bolts members bars resonance buckling collapse stages life heat].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
       READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck, "radiated_power" => RadiatedPower }.freeze
 

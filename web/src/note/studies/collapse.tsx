@@ -82,7 +82,7 @@ function Found({ id }: { id: string }) {
       {found.factor !== null ? "It gives way at " : found.soft ? "It goes soft at " : "It bears, as far as the loads grew, "}
       <b className="font-semibold">{digits(factor)} times</b> the loads
       {found.loads.length > 0 && <> ({found.loads.map((l) => `${l.label}: ${shown.text(l.size * factor, l.dimension)}`).join(", ")})</>}
-      {found.factor === null && found.soft && <>, from where on it moves ten times as far for the same load as at first</>}
+      {found.factor === null && found.soft && <>, from where on it moves ten times as far for a load as it has so far</>}
       {found.least !== null && <>, then bears {digits(found.least)} times at the least</>}. {found.increments} increments, {found.iterations} iterations; it turns by up to {shown.text(found.turned, "angle")}.
       <Doubts found={found} />
       {found.at_least !== null && (

@@ -23,9 +23,9 @@ module Lattice
           @width = piece.names.size
           @turns = @width == 6
           @moves = @width == 2 ? 2 : 3
-          @frame = piece.body.members? ? ChordFrame.new(piece.axes) : FittedFrame.new(start, @width == 2)
+          @frame = frame_of(start)
           @arms = start - (start.sum(1) / @nodes).reshape(@elements, 1, 3)
-          @stiffness = piece.stiffness.transpose(2, 3, 0, 4, 1).dup.reshape(@elements, @nodes * @width, @nodes * @width)
+          @stiffness = (law && piece.stiffness_of_flow) || piece.stiffness.transpose(2, 3, 0, 4, 1).dup.reshape(@elements, @nodes * @width, @nodes * @width)
         end
 
         # Forces at the nodes, and how they change.
@@ -90,6 +90,12 @@ module Lattice
             frames[range, true, true] = back.transpose(0, 2, 1)
           end
           [found, frames]
+        end
+
+        def frame_of(start)
+          return ChordFrame.new(piece.axes) if piece.body.members?
+
+          piece.body.axisymmetric? ? StillFrame.new(start) : FittedFrame.new(start, @width == 2)
         end
 
         def in_chunks = (0...@elements).step(CHUNK) { |first| yield first...[first + CHUNK, @elements].min }

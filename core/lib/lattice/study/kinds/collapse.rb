@@ -4,16 +4,13 @@ module Lattice
   module Study
     module Kinds
       # Loads that grow in increments while the part moves and turns as far as it likes, until it gives way, and beyond.
-      class Collapse < Linear
-        extend Kind
+      class Collapse < Marching
 
         VERSION = 1
         READ = %w[path gauge].freeze
         FARTHEST = 0.02 # of the part's size, in one increment
 
         class << self
-          def reads?(kind) = READ.include?(kind)
-          def yields? = true
 
           def check!(problem, study)
             growth = Growth.new(study)
@@ -58,8 +55,7 @@ module Lattice
             mine = problem.conditions.reject { |c| weights[problem.cases.index(c.case_name)].zero? }
             raise study.fault("nothing pushes in the case whose loads grow", path: "case", cure: "Choose a case with loads in it.") if mine.none? { |c| c.loads? || c.statement.kind == "displacement" }
 
-            steady = mine.find { |c| c.loads? && c.steady? } or return
-            raise study.fault("the #{steady.statement.kind.tr('_', ' ')} in the case is not followed over large movements", path: "case", cure: "Give it a case of its own, and choose another one here.")
+            steady!(problem, study, weights)
           end
 
           # By the greatest stress of any body over its strength; what is computed stays elastic.
@@ -93,11 +89,7 @@ module Lattice
           @growth = Growth.new(@study)
           @frame = self.class.frame(@problem, @study)
           @weights = Steps.new(@problem.cases).weights[@frame]
-          Mesh::Estimate.check_solve!(@grid)
-          @structure = @monitor.phase("loads and supports", upto: 0.05) { structure }
-          @structure.pieces.each { |piece| check_folded(piece) }
-          refuse
-          @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, @weights, nodes, yielding: @problem.yielding) }
+          set_up(@weights, nodes)
           march = nil
           found = @monitor.phase("increments", upto: 0.97) { go { |made| march = made } }
           raise SolveFailed.new("the first increment does not come to rest", statement: @study.id, cure: "Take a smaller first increment.") if found.empty?
@@ -106,20 +98,6 @@ module Lattice
         end
 
         private
-
-        # What is not followed over large movements.
-        def refuse
-          cure = "Leave it out, or judge it by a static study."
-          ring = @problem.parts.bodies.find(&:axisymmetric?)
-          raise SolveFailed.new("“#{ring.name}” is a ring, which is not followed over large movements", statement: @study.id, cure: "Make it a solid, or faces.") if ring
-          raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
-          raise SolveFailed.new("bars in concrete are not followed over large movements", statement: @study.id, cure: cure) unless @structure.bars.empty?
-          flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
-          raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
-          return if @structure.bolts.tightened.empty?
-
-          raise SolveFailed.new("tightened bolts are not followed over large movements", statement: @study.id, cure: "Leave the bolts loose.")
-        end
 
         # As drawn, and off by an imperfection.
         def nodes
@@ -154,41 +132,17 @@ module Lattice
         end
 
         def tell(increment, number)
-          words = "increment #{number}, load factor #{format('%.4g', increment.level)}"
-          part = [number.to_f / @growth.increments, @growth.upto ? increment.level / @growth.upto : 0.0].max
-          @monitor.within(words, part.clamp(0.0, 1.0))
-          @monitor.log("#{words}: #{increment.residuals.map { |r| format('%.0e', r) }.join(' ')}")
+          told("increment #{number}, load factor #{format('%.4g', increment.level)}", [number.to_f / @growth.increments, @growth.upto ? increment.level / @growth.upto : 0.0].max, increment)
         end
 
         def outcome(found, march)
           frames = found.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "increment", name: "load factor #{format('%.4g', f.level)}", value: f.level, unit: "ratio") }
-          about = Result::Outcome::About.new(mass: @structure.mass, ring: false, totals: @structure.totals.rows(1.0), joins: @structure.reports, bolts: @structure.bolts.rows,
-                                             connectors: @structure.connectors.about, walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
           result = Result::Way.new(grid: @grid, frames: frames, states: found.map { |f| state(f) }, about: about)
           result.with_found(collapse: Yielding.new(found, result).to_h.merge(case: named, cuts: march.cuts, reason: @reason, joins: @equations.turn_of_joins(found[-1].pose), loads: loads,
                                                                              imperfection: @growth.imperfection&.size))
         end
 
         def named = @problem.cases.frame_names.size > 1 ? @problem.cases.frame_names[@frame] : nil
-
-        # @param increment [Engine::March::Increment]
-        # @return [Result::State]
-        def state(increment)
-          dofs = @structure.dofs
-          u = increment.pose.moved
-          load = increment.push
-          held = @structure.constraints.carried(increment.internal - load)
-          turns = increment.pose.turns
-          split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
-          turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-          stress, ends, plastic = increment.recovered
-          Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, **joins(u))
-        end
-
-        def joins(u)
-          forces = @structure.connectors.forces(u.reshape(1, u.size)) unless @structure.connectors.empty?
-          { connectors: forces && @structure.connectors.rows_of(@structure.connectors.forces(u)), bolts: @structure.bolts.empty? ? nil : @structure.bolts.ends(u, Numo::DFloat.zeros(@structure.bolts.bolts.size)) }
-        end
 
         # What acts at a factor of one: label and size.
         def loads

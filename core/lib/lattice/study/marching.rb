@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Study
+    # What studies that go in increments have in common: parts that may move and turn far, and material that may flow.
+    class Marching < Linear
+      extend Kind
+
+      class << self
+        def reads?(kind) = self::READ.include?(kind)
+        def yields? = true
+
+        private
+
+        # What is not followed in a frame of a static study.
+        def steady!(problem, study, weights)
+          steady = problem.conditions.find { |c| c.loads? && c.steady? && !weights[problem.cases.index(c.case_name)].zero? } or return
+          raise study.fault("the #{steady.statement.kind.tr('_', ' ')} in the case is not followed over large movements", path: "case", cure: "Give it a case of its own, and choose another one here.")
+        end
+      end
+
+      private
+
+      # @param weights [Numo::DFloat] [cases] of the loads that grow
+      # @param nodes [Numo::DFloat] [n, 3] where they start
+      def set_up(weights, nodes)
+        Mesh::Estimate.check_solve!(@grid)
+        @structure = @monitor.phase("loads and supports", upto: 0.05) { structure }
+        @structure.pieces.each { |piece| check_folded(piece) }
+        refuse
+        @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, weights, nodes, yielding: @problem.yielding) }
+      end
+
+      # What is not followed over large movements.
+      def refuse
+        cure = "Leave it out, or judge it by a static study."
+        raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
+        raise SolveFailed.new("bars in concrete are not followed over large movements", statement: @study.id, cure: cure) unless @structure.bars.empty?
+        flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
+        raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
+        return if @structure.bolts.tightened.empty?
+
+        raise SolveFailed.new("tightened bolts are not followed over large movements", statement: @study.id, cure: "Leave the bolts loose.")
+      end
+
+      # @param words [String]
+      # @param part [Float] of the phase that is done
+      # @param increment [Engine::March::Increment]
+      def told(words, part, increment)
+        @monitor.within(words, part.clamp(0.0, 1.0))
+        @monitor.log("#{words}: #{increment.residuals.map { |r| format('%.0e', r) }.join(' ')}")
+      end
+
+      def about
+        Result::Outcome::About.new(mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?), totals: @structure.totals.rows(1.0), joins: @structure.reports, bolts: @structure.bolts.rows,
+                                   connectors: @structure.connectors.about, walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
+      end
+
+      # @param increment [Engine::March::Increment]
+      # @return [Result::State]
+      def state(increment)
+        dofs = @structure.dofs
+        u = increment.pose.moved
+        load = increment.push
+        held = @structure.constraints.carried(increment.internal - load)
+        turns = increment.pose.turns
+        split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
+        turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
+        stress, ends, plastic = increment.recovered
+        Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, **joins(u))
+      end
+
+      def joins(u)
+        forces = @structure.connectors.forces(u.reshape(1, u.size)) unless @structure.connectors.empty?
+        { connectors: forces && @structure.connectors.rows_of(@structure.connectors.forces(u)), bolts: @structure.bolts.empty? ? nil : @structure.bolts.ends(u, Numo::DFloat.zeros(@structure.bolts.bolts.size)) }
+      end
+    end
+  end
+end

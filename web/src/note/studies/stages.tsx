@@ -1,0 +1,139 @@
+import { Fragment } from "react";
+import { X } from "lucide-react";
+import type { Of, StagesFinding } from "../../api/types";
+import { quiet } from "../../ui/quiet";
+import { digits } from "../../ui/units";
+import { TextChip } from "../chips";
+import { useNote } from "../context";
+import { fresh, type Template } from "../template";
+import { useCases } from "../useCases";
+import { useStatement } from "../useStatement";
+
+type Study = Of<"study">;
+type Stage = NonNullable<Study["stages"]>[number];
+
+const TURNED = 0.1; // rad, from where on joins that do not turn are told
+
+/** Rows are cases, columns are stages; a cell is what a case is multiplied by at the end of the stage. */
+export function StagesLine({ statement }: { statement: Study }) {
+  const { edit, callIt } = useStatement(statement);
+  const cases = useCases();
+  const { stages = [] } = statement;
+  const change = (i: number, turn: (stage: Stage) => void) => edit((s) => s.stages?.[i] && turn(s.stages[i]));
+  return (
+    <>
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> goes through stages, each of which begins with what the one before it left behind
+      <table className="mt-1 font-sans text-[12px]" aria-label="Stages">
+        <thead>
+          <tr>
+            <th className="pr-2 text-left font-normal text-faint">load at the end of</th>
+            {stages.map((stage, i) => (
+              <th key={i} className="whitespace-nowrap px-1 text-left font-normal">
+                <TextChip label={`stage ${i + 1}`} value={stage.name} onCommit={(v) => change(i, (one) => (one.name = v))} />
+                {stages.length > 1 && (
+                  <button className="ml-0.5 text-faint hover:text-ink" aria-label={`Remove stage ${stage.name}`} onClick={() => void edit((s) => void s.stages?.splice(i, 1))}>
+                    <X className="inline size-3" />
+                  </button>
+                )}
+              </th>
+            ))}
+            <th>
+              <button className={`${quiet} whitespace-nowrap`} onClick={() => void edit((s) => void s.stages?.push({ name: nextName(s.stages), loads: [{ case: cases[0] ?? "", factor: "0" }] }))}>
+                + stage
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {cases.map((name) => (
+            <tr key={name}>
+              <td className="pr-2">{name}</td>
+              {stages.map((_, i) => (
+                <td key={i} className="px-1">
+                  <Cell stages={stages} at={i} name={name} onPut={(factor) => change(i, (one) => put(one, name, factor))} />
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr>
+            <td className="pr-2 text-faint">increments</td>
+            {stages.map((stage, i) => (
+              <td key={i} className="px-1">
+                <TextChip
+                  label={`increments of stage ${i + 1}`}
+                  optional
+                  placeholder="any"
+                  value={stage.increments === undefined ? "" : String(stage.increments)}
+                  onCommit={(v) => change(i, (one) => (v ? (one.increments = Number(v)) : delete one.increments))}
+                />
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <Found id={statement.id} />
+    </>
+  );
+}
+
+/** What a case does in a stage; where nothing is said it stays as it is. */
+function Cell({ stages, at, name, onPut }: { stages: Stage[]; at: number; name: string; onPut: (factor: string) => Promise<void> }) {
+  const own = stages[at]?.loads?.find((l) => l.case === name)?.factor ?? "";
+  const held = stages.slice(0, at).reduce((value, s) => s.loads?.find((l) => l.case === name)?.factor ?? value, "");
+  return <TextChip label={`${name} in stage ${at + 1}`} optional placeholder={held ? `= ${held}` : "none"} value={own} onCommit={(v) => onPut(v)} />;
+}
+
+function put(stage: Stage, name: string, factor: string) {
+  const rest = (stage.loads ?? []).filter((l) => l.case !== name);
+  stage.loads = factor ? [...rest, { case: name, factor }] : rest;
+}
+
+function nextName(stages: Stage[]): string {
+  let n = stages.length + 1;
+  while (stages.some((s) => s.name === `stage ${n}`)) n += 1;
+  return `stage ${n}`;
+}
+
+function Found({ id }: { id: string }) {
+  const { view, shown } = useNote();
+  const state = view.studies.find((s) => s.statement === id);
+  const found = state?.findings?.findings.find((f): f is StagesFinding => f.kind === "stages");
+  if (!found) return null;
+  return (
+    <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-stages={found.holds ? "done" : "broken"}>
+      {found.rows.map((row, i) => (
+        <Fragment key={row.name}>
+          {i > 0 && "; "}
+          {row.name}: {row.displacement === null ? "did not come to its end" : `${shown.text(row.displacement, "length")}, ${shown.text(row.von_mises ?? 0, "stress")}${row.plastic ? `, plastic strain ${digits(row.plastic * 100)} %` : ""}`}
+        </Fragment>
+      ))}
+      .
+      {found.broken && (
+        <span className="text-vermilion">
+          {" "}
+          It ended in {found.broken.stage} at {Math.round(found.broken.level * 100)} %: an increment did not come to rest, however small{found.broken.at && `; most was left over near ${found.broken.at.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}`}. Look for what flows through or comes loose there, or load it less.
+        </span>
+      )}
+      {found.joins > TURNED && <span className="text-amber-ink"> What joins its parts turns by {shown.text(found.joins, "angle")}, and is taken as it is drawn.</span>}
+    </span>
+  );
+}
+
+export const stages: Template = {
+  word: "stages",
+  text: "study: loads in stages, one after the other",
+  also: "sequence steps nonlinear load unload residual stress history increments study",
+  make: (v) => {
+    const first = v.document.statements.find((s) => s.kind === "case" && !s.off);
+    const name = first && "name" in first ? first.name : "all loads";
+    return {
+      kind: "study",
+      name: fresh(v, "Stages"),
+      type: "stages",
+      stages: [
+        { name: "load", loads: [{ case: name, factor: "1" }] },
+        { name: "let go", loads: [{ case: name, factor: "0" }] },
+      ],
+    };
+  },
+};

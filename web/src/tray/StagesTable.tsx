@@ -1,0 +1,32 @@
+import type { StagesFinding } from "../api/types";
+import { useDesk } from "../workspace/desk";
+import { Converging } from "./Converging";
+import { DataTable, type Column } from "./DataTable";
+import { useFrame } from "./useFrame";
+
+type Row = StagesFinding["rows"][number];
+
+/** What every stage ended with, and how its increments came to rest. */
+export function StagesTable() {
+  const { set } = useDesk();
+  const { state, stale } = useFrame();
+  const found = state?.findings?.findings.find((f): f is StagesFinding => f.kind === "stages");
+  if (!found) return <p className="text-faint">A study of stages takes loads one after the other: press / and write stages, solve it, and choose it above the model.</p>;
+  const columns: Column<Row>[] = [
+    { key: "name", words: "stage", kind: "text", value: (r) => r.name },
+    { key: "displacement", words: "greatest displacement", kind: "length", value: (r) => r.displacement ?? "–" },
+    { key: "von_mises", words: "von Mises stress", kind: "stress", value: (r) => r.von_mises ?? "–" },
+    ...(found.rows.some((r) => r.plastic !== null) ? [{ key: "plastic", words: "plastic strain", kind: "share", value: (r: Row) => r.plastic ?? "–" } satisfies Column<Row>] : []),
+    { key: "increments", words: "increments", kind: "count", value: (r) => r.increments },
+    { key: "iterations", words: "iterations", kind: "count", value: (r) => r.residuals.flat().length },
+    { key: "cuts", words: "halved", kind: "count", value: (r) => r.cuts },
+  ];
+  return (
+    <div className={`flex gap-5 ${stale ? "opacity-60" : ""}`}>
+      <div className="min-w-0 flex-1 self-start overflow-x-auto">
+        <DataTable label="Stages of the study" columns={columns} rows={found.rows} keyOf={(r) => r.name} onRow={(r) => r.frame !== null && set({ frame: r.frame })} />
+      </div>
+      <Converging residuals={found.rows.flatMap((r) => r.residuals)} />
+    </div>
+  );
+}
