@@ -24,10 +24,11 @@ Verify.define("beam bent beyond yield, and let go", source: "S. P. Timoshenko, S
   moment = 1.5 * 0.98 * 8 / (Math::PI**2)
   result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, 0.2, 0.04)), { "kind" => "body", "name" => "beam", "outline" => "outline", "make" => "plane stress", "thickness" => "10 mm" }, metal.call("0"),
                          { "kind" => "yielding", "target" => "beam" }, at["left", "x", 0], at["right", "x", 0.2],
-                         { "kind" => "group", "name" => "corner", "of" => "points", "rule" => { "box" => { "from" => { "x" => "-1 mm", "y" => "-1 mm", "z" => "-1 mm" }, "to" => { "x" => "1 mm", "y" => "1 mm", "z" => "1 mm" } } } },
+                         { "kind" => "group", "name" => "corner", "of" => "points", "rule" => { "box" => { "from" => "-1 mm", "to" => "1 mm" }.transform_values { |v| { "x" => v, "y" => v, "z" => v } } } },
                          { "kind" => "support", "target" => "left", "components" => ["x"] }, { "kind" => "support", "target" => "corner", "components" => ["y"] }, case_named["turn"], turning,
                          { "kind" => "mesh", "size" => "0.004 m" },
-                         { "kind" => "study", "name" => "case", "type" => "stages", "stages" => [{ "name" => "bend", "loads" => [{ "case" => "turn", "factor" => "1" }] }, { "name" => "let go", "loads" => [{ "case" => "turn", "factor" => "0" }] }] })
+                         { "kind" => "study", "name" => "case", "type" => "stages",
+                           "stages" => { "bend" => "1", "let go" => "0" }.map { |name, factor| { "name" => name, "loads" => [{ "case" => "turn", "factor" => factor }] } } })
   # From the middle of the length to the end, away from where the stress is put on.
   bent = lambda do |frame|
     sag = lambda do |x|
@@ -45,9 +46,11 @@ end
 Verify.define("bar pulled and pushed, that yields earlier the other way", source: "elementary: plastic strain ± (300 − 250) / H, H = 10 GPa, then (300 − 200) / H back") do |report|
   result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, 0.1, 0.02)), { "kind" => "body", "name" => "bar", "outline" => "outline", "make" => "plane stress", "thickness" => "10 mm" }, metal.call("0"),
                          { "kind" => "yielding", "target" => "bar", "hardens" => "kinematic", "curve" => [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "0.01", "stress" => "350 MPa" }] },
-                         at["left", "x", 0], at["right", "x", 0.1], at["low", "y", 0], { "kind" => "support", "target" => "left", "components" => ["x"] }, { "kind" => "support", "target" => "low", "components" => ["y"] },
+                         at["left", "x", 0], at["right", "x", 0.1], at["low", "y", 0], *{ "left" => "x", "low" => "y" }.map { |name, axis| { "kind" => "support", "target" => name, "components" => [axis] } },
                          case_named["pull"], { "kind" => "force", "target" => "right", "value" => "60 kN", "direction" => "+x", "case" => "pull" }, { "kind" => "mesh", "size" => "0.02 m" },
-                         { "kind" => "study", "name" => "case", "type" => "stages", "stages" => { "pull" => "1", "push" => "-1", "pull again" => "1" }.map { |name, factor| { "name" => name, "loads" => [{ "case" => "pull", "factor" => factor }] } } })
+                         { "kind" => "study", "name" => "case", "type" => "stages", "stages" => { "pull" => "1", "push" => "-1", "pull again" => "1" }.map do |name, factor|
+                           { "name" => name, "loads" => [{ "case" => "pull", "factor" => factor }] }
+                         end })
   sums = result.judged(nil).map { |frame| result.field("plastic_strain", frame).mean }
   [0.005, 0.015, 0.025].each_with_index { |wanted, i| report.check("equivalent plastic strain after stage #{i + 1}", reference: wanted, value: sums[i], tolerance: 1e-2, mesh: Verify.mesh_text(result)) }
 end

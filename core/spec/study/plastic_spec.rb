@@ -21,8 +21,10 @@ RSpec.describe Lattice::Element::Large::Flowing do
     it "pulls a plate made as #{make} #{mesh[:order]} along the curve that is typed" do
       turns = make == "faces" ? %w[rz] : []
       curve = [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "10 %", "stress" => "350 MPa" }]
-      result, = solved(*pulled(make, steel, edge["left", "x", "0 mm"], edge["low", "y", "0 mm"], edge["right", "x", "40 mm"], { "kind" => "support", "target" => "left", "components" => ["x", *turns] },
-                               { "kind" => "support", "target" => "low", "components" => ["y", *turns] }, { "kind" => "yielding", "target" => "everything", "curve" => curve }, collapse(control: "loads", first: "0.5", upto: "1"), **mesh))
+      result, = solved(*pulled(make, steel, edge["left", "x", "0 mm"], edge["low", "y", "0 mm"], edge["right", "x", "40 mm"],
+                               { "kind" => "support", "target" => "left", "components" => ["x", *turns] },
+                               { "kind" => "support", "target" => "low", "components" => ["y", *turns] }, { "kind" => "yielding", "target" => "everything", "curve" => curve },
+                               collapse(control: "loads", first: "0.5", upto: "1"), **mesh))
       # Over 5 mm: 275 MPa, so that p = 25 / 1000; what turns and thins is small.
       last = result.frames.size - 1
       expect(result.field("plastic_strain", last).to_a).to all(be_near(0.025, 2e-2))
@@ -35,7 +37,8 @@ RSpec.describe Lattice::Element::Large::Flowing do
   it "bears in bending what all of its thickness bears when it flows" do
     # A wide strip of sheet under a line load at its end: the moment at its root M = 2/√3 σ t² / 4 per length, at the points next to it.
     load = 250e6 * (0.005**2) / 6 / 0.2
-    result, problem = solved(outline_named("plan", rectangle("0 mm", "0 mm", "200 mm", "10 mm")), { "kind" => "body", "name" => "strip", "outline" => "plan", "make" => "faces", "by" => "fill", "wall" => "5 mm" },
+    result, problem = solved(outline_named("plan", rectangle("0 mm", "0 mm", "200 mm", "10 mm")),
+                             { "kind" => "body", "name" => "strip", "outline" => "plan", "make" => "faces", "by" => "fill", "wall" => "5 mm" },
                              steel.merge("properties" => steel["properties"].merge("poisson" => "0")), { "kind" => "yielding", "target" => "strip" }, edge["left", "x", "0 mm"], edge["right", "x", "200 mm"],
                              { "kind" => "support", "target" => "left", "components" => %w[x z ry rz] },
                              # Wide, so that it cannot narrow where it flows.

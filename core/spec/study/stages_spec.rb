@@ -12,7 +12,8 @@ RSpec.describe Lattice::Study::Kinds::Stages do
     shape_problem(outline_named("plan", rectangle("0 mm", "0 mm", "120 mm", "20 mm")), body_named("bar", "plan", thickness: "10 mm", make: "plane stress"), STEEL,
                   *(yields ? [{ "kind" => "yielding", "target" => "bar" }] : []), group_named("left", near[0], of: "edges"), group_named("right", near[120], of: "edges"),
                   { "kind" => "case", "name" => "pull" }, { "kind" => "case", "name" => "turn" }, { "kind" => "support", "target" => "left", "components" => %w[x y] },
-                  { "kind" => "force", "target" => "right", "value" => "40 kN", "direction" => "+x", "case" => "pull" }, { "kind" => "force", "target" => "right", "value" => "1 kN", "direction" => "+y", "case" => "turn" },
+                  { "kind" => "force", "target" => "right", "value" => "40 kN", "direction" => "+x", "case" => "pull" },
+                  { "kind" => "force", "target" => "right", "value" => "1 kN", "direction" => "+y", "case" => "turn" },
                   { "kind" => "mesh", "size" => "10 mm" }, *more)
   end
   before { stub_const("STEEL", steel) }
@@ -39,7 +40,7 @@ RSpec.describe Lattice::Study::Kinds::Stages do
 
   it "leaves residual stress after bending beyond yield, as by hand" do
     # Beyond the moment that makes the edge yield by a fifth at the root; what unloading takes is elastic.
-    result, findings = solved(bar(stages(stage("bend", 6, turn: "2"), stage("let go", 1, turn: "0")), yields: true).then { |p| p })
+    _, findings = solved(bar(stages(stage("bend", 6, turn: "2"), stage("let go", 1, turn: "0")), yields: true).then { |p| p })
     rows = told(findings)[:rows]
     expect(rows[0][:plastic]).to be > 1e-4
     expect(rows[1][:plastic]).to be_near(rows[0][:plastic], 1e-9)
@@ -64,7 +65,8 @@ RSpec.describe Lattice::Study::Kinds::Stages do
 
   { "no stages" => [[], /too few/], "a case that is not there" => [[{ "name" => "a", "loads" => [{ "case" => "storm", "factor" => "1" }] }], /“storm” that is not there/],
     "a stage in which nothing changes" => [[{ "name" => "a", "loads" => [{ "case" => "pull", "factor" => "1" }] }, { "name" => "b" }], /nothing changes in stage “b”/],
-    "two of one name" => [[{ "name" => "a", "loads" => [{ "case" => "pull", "factor" => "1" }] }, { "name" => "a", "loads" => [{ "case" => "pull", "factor" => "0" }] }], /two stages are named/] }.each do |words, (list, message)|
+    "two of one name" => [[{ "name" => "a", "loads" => [{ "case" => "pull", "factor" => "1" }] },
+                           { "name" => "a", "loads" => [{ "case" => "pull", "factor" => "0" }] }], /two stages are named/] }.each do |words, (list, message)|
     it "refuses #{words}" do
       expect { Lattice::Verdict::Readiness.new(bar(stages(*list))).check! }.to(raise_error(Lattice::InvalidInput) { |e| expect(e.faults.map(&:message).join(" ")).to match(message) })
     end

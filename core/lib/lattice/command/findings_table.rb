@@ -10,8 +10,8 @@ module Lattice
       STATES = { "settled" => "settled", "rising" => "still on its way: take finer meshes", "singular" => "singular: it does not settle", "doubtful" => "settles so slowly that it may be singular",
                  "uneven" => "goes up and down: no end can be told" }.freeze
 
-      TABLES = { "modes" => %i[modes_table sag_table], "sweep" => %i[sweep_table], "life" => %i[life_table], "buckling" => %i[buckling_table], "collapse" => %i[collapse_table], "stages" => %i[stages_table], "ladder" => %i[ladder_table],
-                 "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
+      TABLES = { "modes" => %i[modes_table sag_table], "sweep" => %i[sweep_table], "life" => %i[life_table], "buckling" => %i[buckling_table], "collapse" => %i[collapse_table],
+                 "stages" => %i[stages_table], "ladder" => %i[ladder_table], "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
 
       def initialize(findings)
         @findings = findings

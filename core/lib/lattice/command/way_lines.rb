@@ -11,21 +11,25 @@ module Lattice
                elsif finding[:soft] then "it goes soft at a load factor of"
                else "it bears, as far as the loads grew, a load factor of"
                end
-        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(finding[:factor] || finding.dig(:soft, :factor) || finding[:reached]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
+        factor = finding[:factor] || finding.dig(:soft, :factor) || finding[:reached]
+        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(factor), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
          [finding[:at_least] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
       end
 
       def stages(finding)
         last = finding[:rows].last
         broken = finding[:broken]
+        near = broken && broken[:at] && " near #{broken[:at].map { |v| shown(v, 'length') }.join('; ')}"
         ["#{finding[:rows].size} stages in #{finding[:rows].sum { |row| row[:increments] }} increments", broken ? "ended in “#{broken[:stage]}” at #{(broken[:level] * 100).round} %" : last[:name], "",
-         broken ? "fails: an increment did not come to rest#{" near #{broken[:at].map { |v| shown(v, 'length') }.join('; ')}" if broken[:at]}" : "holds"]
+         broken ? "fails: an increment did not come to rest#{near}" : "holds"]
       end
 
       def stages_table(finding)
         plastic = finding[:rows].any? { |row| row[:plastic] }
         TextTable.new(["stage", "increments", "iterations", "greatest displacement", "von Mises stress", *("plastic strain" if plastic)], finding[:rows].map do |row|
-          [row[:name], row[:increments], row[:residuals].sum(&:size), *{ displacement: "length", von_mises: "stress" }.map { |key, kind| row[key] ? shown(row[key], kind) : "–" }, *(number(row[:plastic] || 0.0) if plastic)]
+          [row[:name], row[:increments], row[:residuals].sum(&:size), *{ displacement: "length", von_mises: "stress" }.map do |key, kind|
+            row[key] ? shown(row[key], kind) : "–"
+          end, *(number(row[:plastic] || 0.0) if plastic)]
         end)
       end
 

@@ -188,14 +188,12 @@ module Lattice
       # @return [Array(Numo::DFloat, Numo::DFloat)] [e, g, strains, n d], and volumes that go with the points [e, g]
       def operators(range, elasticity)
         rule = @kind.stiffness_rule
-        mapping = mapping(range, rule)
-        b = strain_operator(slopes(range, rule, mapping)).then { |all| all.reshape(range.size, rule.size, @form.terms.size, all.shape[2]) }
+        b = strain_operator(slopes(range, rule, mapping = mapping(range, rule))).then { |all| all.reshape(range.size, rule.size, @form.terms.size, all.shape[2]) }
         return [b, volumes(mapping, rule)] unless modes?
 
         follows = condensed(range, couplings(elasticity)).followers
-        own = b[true, true, true, 0...unknowns].dup.reshape(range.size, rule.size * @form.terms.size, unknowns)
-        more = b[true, true, true, unknowns..].dup.reshape(range.size, rule.size * @form.terms.size, b.shape[3] - unknowns)
-        [(own + Numo::Linalg.matmul(more, follows)).reshape(range.size, rule.size, @form.terms.size, unknowns), volumes(mapping, rule)]
+        more = Numo::Linalg.matmul(b[true, true, true, unknowns..].dup.reshape(range.size, rule.size * @form.terms.size, b.shape[3] - unknowns), follows)
+        [b[true, true, true, 0...unknowns] + more.reshape(range.size, rule.size, @form.terms.size, unknowns), volumes(mapping, rule)]
       end
 
       # @return [Numo::Int32] [n] the stiffness point that is nearest to each node

@@ -44,6 +44,7 @@ module Lattice
       # What flows through its points: see Large::Flowing. Of solids, slices and rings there is one layer.
       def wall = nil
       def elasticity = @elasticity ||= @continuum.form.elasticity(material.young, material.poisson)
+
       def operators(range)
         strain, volumes = @continuum.operators(range, elasticity)
         [even_volume? ? Dilatation.even(strain, volumes) : strain, nil, volumes]
@@ -61,6 +62,7 @@ module Lattice
         pressed = Numo::Linalg.matmul(volumes.reshape(e * g, 1, 1) * elasticity.reshape(1, rows, rows), strain.reshape(e * g, rows, width)).reshape(e, g * rows, width)
         Numo::Linalg.matmul(strain.reshape(e, g * rows, width).transpose(0, 2, 1).dup, pressed)
       end
+
       def nearest_points = @continuum.nearest_points
       def sheet? = body.make == "plane stress"
 

@@ -22,6 +22,16 @@ module Lattice
       # @raise [InvalidInput] with the first that is wrong
       def check! = @statements.each { |statement| of_statement(statement) }
 
+      # @param studies [Array<Model::Statement>]
+      # @return [Array<Fault>] what is odd: what yields only does so where a study follows it
+      # @raise [InvalidInput] with what is wrong
+      def oddities(studies)
+        check!
+        return [] if @statements.empty? || studies.any? { |study| Study::Kinds.of(study).yields? }
+
+        [@statements.last.fault_at("no study follows what yields", cure: "Add a collapse study or stages, or switch this statement off: other studies stay elastic.")]
+      end
+
       # @return [Hash{String => Array}] by statement the points of its curve, Pa over plastic strain; those that are wrong left out
       def curves
         @statements.to_h { |statement| [statement.id, curve(statement)] }.compact

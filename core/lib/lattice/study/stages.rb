@@ -44,13 +44,16 @@ module Lattice
 
       private
 
+      def unknown!(stage, load, name)
+        known = @cases.names.map { |n| "“#{@cases.shown(n)}”" }
+        raise @study.fault("stage #{stage + 1} loads a case named “#{name}” that is not there", path: "stages.#{stage}.loads.#{load}.case", cure: "Choose one of #{known.join(', ')}.")
+      end
+
       def changed(before, loads, stage)
         before.dup.tap do |factors|
           loads.each_index do |k|
             name = loads[k]["case"]
-            number = @cases.names.index(name) || (name == Load::Cases::UNNAMED ? @cases.names.index("") : nil)
-            raise @study.fault("stage #{stage + 1} loads a case named “#{name}” that is not there", path: "stages.#{stage}.loads.#{k}.case", cure: "Choose one of #{@cases.names.map { |n| "“#{@cases.shown(n)}”" }.join(', ')}.") unless number
-
+            number = @cases.names.index(name) || (name == Load::Cases::UNNAMED ? @cases.names.index("") : nil) || unknown!(stage, k, name)
             factors[number] = @study.quantity("stages.#{stage}.loads.#{k}.factor", "ratio")
           end
         end

@@ -22,7 +22,6 @@ module Lattice
           @found = []
           check_shape
           check_materials
-          check_yielding
           unless @parts.bodies.empty?
             check_groups
             check_supports
@@ -73,8 +72,8 @@ module Lattice
       end
 
       def check_materials
-        @problem.materials.all_faults.each { |f| stop(f) }
-        @problem.sections.all_faults.each { |f| stop(f) }
+        (@problem.materials.all_faults + @problem.sections.all_faults).each { |f| stop(f) }
+        collect { @problem.yielding.oddities(@problem.studies).each { |f| odd(f) } }
         @document.active("material").each do |statement|
           material = collect { Matter::Material.read(statement) }
           next unless material&.density && !DENSITIES.cover?(material.density)
@@ -82,15 +81,6 @@ module Lattice
           odd(statement.fault_at("a density of #{shown(material.density, 'density')} looks like a slip of units",
                                  path: "properties.density", cure: "Check its unit: steel is 7850 kg/m3."))
         end
-      end
-
-      # What yields only does so where a study follows it.
-      def check_yielding
-        statement = @document.active("yielding").last or return
-        collect { @problem.yielding.check! }
-        return if @problem.studies.any? { |study| Study::Kinds.of(study).yields? }
-
-        odd(statement.fault_at("no study follows what yields", cure: "Add a collapse study, or switch this statement off: others stay elastic."))
       end
 
       def check_groups

@@ -129,7 +129,7 @@ module Lattice
           gamma = by_unknown(gamma)
           whole = Numo::Linalg.matmul(swept.transpose(0, 2, 1).dup, pushed.reshape(e, @nodes * @width, 1))
           projected = (pushed.reshape(e, @nodes * @width, 1) - Numo::Linalg.matmul(gamma, whole)).reshape(e, @nodes, @width)
-          [forward(back, projected), tangent ? tangent(k, back, growth, plain, angles, projected, swept, gamma) : nil]
+          [forward(back, projected), tangent ? tangent(stiffened(k, growth, plain, angles), back, growth, projected, swept, gamma) : nil]
         end
 
         # What flow takes from forces and stiffness.
@@ -171,7 +171,7 @@ module Lattice
         end
 
         # Qᵀ (K + L) Q with Q = H P T, and what turning the frame adds: globally, symmetric.
-        def tangent(stiffness, back, growth, plain, angles, projected, swept, gamma)
+        def tangent(stiffness, back, growth, projected, swept, gamma)
           turned = forward_rows(gamma.transpose(0, 2, 1).dup, back)
           carried = Numo::Linalg.matmul(swept, turned) * -1
           each_block { |at| carried[true, at, at] = carried[true, at, at] + back[true, 0...@moves, 0...@moves] }
@@ -179,7 +179,7 @@ module Lattice
           whole = @turns ? moved + by_unknown_turns(FittedFrame.swept(projected[true, true, 3..5].dup, 3)) : moved
           # With their transposes, half of each.
           inner = forward_rows(whole.transpose(0, 2, 1).dup, back) + Numo::Linalg.matmul(moved.transpose(0, 2, 1).dup, carried)
-          material = Numo::Linalg.matmul(stiffened(stiffness, growth, plain, angles), grown_rows(carried, growth))
+          material = Numo::Linalg.matmul(stiffness, grown_rows(carried, growth))
           sum = Numo::Linalg.matmul(@grown.transpose(0, 2, 1).dup, material) + Numo::Linalg.matmul(turned.transpose(0, 2, 1).dup, inner)
           (sum + sum.transpose(0, 2, 1)) / 2
         end
@@ -197,7 +197,7 @@ module Lattice
           return @grown = carried unless growth
 
           @grown = carried.dup
-          @nodes.times { |a| ((a * 6) + 3..(a * 6) + 5).then { |at| @grown[true, at, true] = Numo::Linalg.matmul(growth[true, a, true, true].dup, carried[true, at, true].dup) } }
+          @nodes.times { |a| (((a * 6) + 3)..((a * 6) + 5)).then { |at| @grown[true, at, true] = Numo::Linalg.matmul(growth[true, a, true, true].dup, carried[true, at, true].dup) } }
           @grown
         end
 
@@ -209,7 +209,11 @@ module Lattice
           change = Rotation.growth_change(angles, plain[true, true, 3..5].dup.reshape(e * @nodes, 3))
           inverse = FittedFrame.inverse(growth.reshape(e * @nodes, 3, 3))
           within = Numo::Linalg.matmul(Numo::Linalg.matmul(inverse.transpose(0, 2, 1).dup, change), inverse).reshape(e, @nodes, 3, 3)
-          @nodes.times { |a| ((a * 6) + 3..(a * 6) + 5).then { |at| stiffness[true, at, at] = stiffness[true, at, at] + ((within[true, a, true, true] + within[true, a, true, true].transpose(0, 2, 1)) / 2) } }
+          @nodes.times do |a|
+            (((a * 6) + 3)..((a * 6) + 5)).then do |at|
+              stiffness[true, at, at] = stiffness[true, at, at] + ((within[true, a, true, true] + within[true, a, true, true].transpose(0, 2, 1)) / 2)
+            end
+          end
           stiffness
         end
 

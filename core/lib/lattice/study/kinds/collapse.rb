@@ -5,13 +5,11 @@ module Lattice
     module Kinds
       # Loads that grow in increments while the part moves and turns as far as it likes, until it gives way, and beyond.
       class Collapse < Marching
-
         VERSION = 1
         READ = %w[path gauge].freeze
         FARTHEST = 0.02 # of the part's size, in one increment
 
         class << self
-
           def check!(problem, study)
             growth = Growth.new(study)
             growth.check!
@@ -35,7 +33,8 @@ module Lattice
             given = found[:factor] || found.dig(:soft, :factor)
             factor = given || found[:reached]
             used = wanted && (wanted / factor)
-            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, factor), at_least: wanted, utilisation: given || (used && used <= 1) ? used : nil,
+            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, factor), at_least: wanted,
+               utilisation: given || (used && used <= 1) ? used : nil,
                margin: used && (1 - used), holds: used.nil? || used <= 1, target: "collapse" }]
           end
 
