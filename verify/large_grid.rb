@@ -15,8 +15,11 @@ module Verify
     def given = Numo::DFloat.zeros(dofs.size)
     def pushed(level) = push * level
     def given? = false
+    def touches = []
+    def settle = true
+    def back = nil
     def commit = nil
-    def recovered(_pose, _level) = nil
+    def read(_pose, _level) = nil
     def extent = (points.max(0) - points.min(0)).max
 
     # Without a name, what pushes in all.

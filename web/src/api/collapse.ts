@@ -25,11 +25,35 @@ export interface CollapseFinding {
   /** The place that moves most, from where nothing moves: m, and load factors. */
   curve: { at: number[]; component: string; moved: number[]; factors: number[] };
   imperfection: number | null;
+  touches: TouchFinding[];
   yields: { body: string; factor: number } | null;
   at_least: number | null;
   utilisation: number | null;
   margin: number | null;
   holds: boolean;
+}
+
+/** What passes through a touch: N, shares of its area, Pa, m. */
+export interface TouchAt {
+  force: number[];
+  normal: number;
+  shear: number;
+  greatest: number;
+  closed: number;
+  /** Of those with friction. */
+  sticks: number | null;
+  slides: number | null;
+  into: number;
+  size: number;
+}
+
+export interface TouchFinding {
+  statement: string;
+  label: string;
+  friction: number;
+  start: { least: number; greatest: number; area: number; nodes: number; size: number };
+  /** Increment by increment. */
+  rows: TouchAt[];
 }
 
 /** What every stage ended with; the last one may not have come to its end. */
@@ -41,5 +65,6 @@ export interface StagesFinding {
   joins: number;
   /** Frames that are ends of stages. */
   ends: number[];
+  touches: TouchFinding[];
   holds: boolean;
 }

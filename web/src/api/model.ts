@@ -56,6 +56,7 @@ export type Statement =
   | StatementRotation
   | StatementPath
   | StatementBond
+  | StatementTouch
   | StatementLink
   | StatementBolt
   | StatementJoint
@@ -10701,6 +10702,40 @@ export interface StatementBond {
    * How far apart both may lie; 0.5 % of the part when left out.
    */
   reach?: string;
+}
+/**
+ * Two regions that press on each other, may come apart, and slide with friction or without: in studies of stages and collapse.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_touch".
+ */
+export interface StatementTouch {
+  id: Id;
+  kind: "touch";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group: faces, or edges of shells or of plane regions.
+   */
+  target: string;
+  /**
+   * The name of the group that it is bonded to.
+   */
+  to: string;
+  /**
+   * How far apart both regions may lie where they are looked for; a hundredth of the part when left out.
+   */
+  reach?: string;
+  /**
+   * Coefficient of friction; they slide freely when left out.
+   */
+  friction?: string;
+  /**
+   * Whether gaps and overlaps are those that are drawn (when left out), or are taken as none within reach.
+   */
+  starts?: "drawn" | "touching";
 }
 /**
  * A point tied to a region.

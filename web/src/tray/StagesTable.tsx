@@ -1,10 +1,28 @@
-import type { StagesFinding } from "../api/types";
+import type { StagesFinding, TouchAt } from "../api/types";
 import { useDesk } from "../workspace/desk";
 import { Converging } from "./Converging";
 import { DataTable, type Column } from "./DataTable";
 import { useFrame } from "./useFrame";
 
 type Row = StagesFinding["rows"][number];
+
+interface Pressed {
+  stage: string;
+  label: string;
+  statement: string;
+  at: TouchAt;
+}
+
+const TOUCHES: Column<Pressed>[] = [
+  { key: "stage", words: "stage", kind: "text", value: (r) => r.stage },
+  { key: "label", words: "touch", kind: "text", value: (r) => r.label },
+  { key: "normal", words: "presses", kind: "force", value: (r) => r.at.normal },
+  { key: "shear", words: "across", kind: "force", value: (r) => r.at.shear },
+  { key: "greatest", words: "greatest pressure", kind: "stress", value: (r) => r.at.greatest },
+  { key: "closed", words: "closed", kind: "share", value: (r) => r.at.closed },
+  { key: "sticks", words: "sticks", kind: "share", value: (r) => r.at.sticks ?? "–" },
+  { key: "slides", words: "slides", kind: "share", value: (r) => r.at.slides ?? "–" },
+];
 
 /** What every stage ended with, and how its increments came to rest. */
 export function StagesTable() {
@@ -26,6 +44,11 @@ export function StagesTable() {
       <div className="min-w-0 flex-1 self-start overflow-x-auto">
         <DataTable label="Stages of the study" columns={columns} rows={found.rows} keyOf={(r) => r.name} onRow={(r) => r.frame !== null && set({ frame: r.frame })} />
       </div>
+      {found.touches.length > 0 && (
+        <div className="min-w-0 flex-1 self-start overflow-x-auto">
+          <DataTable label="Touches" columns={TOUCHES} rows={found.rows.flatMap((r) => (r.frame === null ? [] : found.touches.flatMap((t) => (t.rows[r.frame as number] ? [{ stage: r.name, label: t.label, statement: t.statement, at: t.rows[r.frame as number] as TouchAt }] : []))))} keyOf={(r) => `${r.stage} ${r.statement}`} onRow={(r) => set({ selected: r.statement })} />
+        </div>
+      )}
       <Converging residuals={found.rows.flatMap((r) => r.residuals)} />
     </div>
   );

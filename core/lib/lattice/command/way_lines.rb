@@ -33,6 +33,15 @@ module Lattice
         end)
       end
 
+      def touches_table(finding)
+        return [] if finding[:touches].empty?
+
+        rows = finding[:rows].select { |row| row[:frame] }.flat_map { |row| finding[:touches].map { |touch| [row[:name], touch, touch[:rows][row[:frame]]] } }
+        TextTable.new(["stage", "touch", "presses", "across", "greatest pressure", "closed", "sticks", "slides"], rows.map do |stage, touch, at|
+          [stage, touch[:label], shown(at[:normal], "force"), shown(at[:shear], "force"), shown(at[:greatest], "stress"), *%i[closed sticks slides].map { |key| at[key] ? "#{(at[key] * 100).round} %" : "–" }]
+        end)
+      end
+
       def doubts(finding)
         lower = finding[:lower]
         [finding[:yields] && "“#{finding[:yields][:body]}” yields before, at #{number(finding[:yields][:factor])}",

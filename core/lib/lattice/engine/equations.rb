@@ -18,6 +18,8 @@ module Lattice
         @dofs = structure.dofs
         @parts = structure.pieces.map { |piece| Element::Large::Turning.new(piece, Algebra::Gather.rows(nodes, piece.conn), yielding&.law(piece)) }
         @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
+        @touches = structure.conditions.select(&:touches?).map { |condition| Touch.new(structure, condition, nodes) }
+        @tightening = structure.bolts.tightened.empty? ? nil : Tightening.new(structure)
         join
         @moves = structure.constraints.expand(Numo::DFloat.zeros(weights.size, structure.constraints.free.size))
         between(weights * 0, weights)
@@ -32,8 +34,30 @@ module Lattice
         @base = from.dot(structure.loads)
         @push = @more.dot(structure.loads)
         @given = @more.dot(@moves)
+        pull
         self
       end
+
+      # @return [Array<Touch>]
+      attr_reader :touches
+
+      # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
+      # what each touch says; shortenings [bolts] m, nil without.
+      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, keyword_init: true)
+
+      # @return [Read]
+      def read(pose, level)
+        Read.new(recovered: recovered(pose, level), touched: touches.empty? ? nil : touches.map(&:at_nodes).reduce(:+), pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level))
+      end
+
+      # Whether everything that presses and slides has settled; corrects it where not.
+      def settle = touches.map(&:settle).all?
+
+      # After a try that failed.
+      def back = touches.each(&:back)
+
+      # At the end of a stage.
+      def lock(pose) = @tightening&.lock(pose.moved)
 
       # @return [Numo::DFloat] [unknowns] loads at a level
       def pushed(level) = base + (push * level)
@@ -56,11 +80,16 @@ module Lattice
           matrix
         end
         forces += @joins.dot(pose.moved) if @joins
+        forces += @tightening.forces(pose.moved) if @tightening
+        forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
         [forces, tangent ? whole(matrices) : nil]
       end
 
       # What has flowed at the last pose stays.
-      def commit = @parts.each(&:commit)
+      def commit
+        @parts.each(&:commit)
+        touches.each(&:keep)
+      end
 
       # @param level [Float] of the loads between the ends of members
       # @return [Array] of every piece its stress by layer, of members the forces at the ends of its elements, and equivalent plastic strain
@@ -82,6 +111,15 @@ module Lattice
 
       private
 
+      def pull
+        return unless @tightening
+
+        @tightening.between(@from, @from + @more)
+        start, growth = @tightening.pushes
+        @base += start
+        @push += growth
+      end
+
       def at(part, places, pose)
         conn = part.piece.conn
         turns = pose.turns && pose.turns.reshape(pose.turns.shape[0], 9)[conn.flatten, true].reshape(*conn.shape, 3, 3)
@@ -100,7 +138,9 @@ module Lattice
 
       def whole(matrices)
         plain = structure.assemble(matrices)
-        @joins ? Algebra::Sparse.symmetric(plain).add(Algebra::Sparse.symmetric(@joins)).to_symmetric : plain
+        slack = @tightening&.slack
+        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack&.any?), *touches.map(&:tangent)]
+        more.reduce(Algebra::Sparse.symmetric(plain)) { |sum, one| sum.add(one) }.to_symmetric
       end
     end
   end

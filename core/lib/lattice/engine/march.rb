@@ -15,9 +15,9 @@ module Lattice
 
       # An increment that has come to rest. residuals: what was left over, iteration by iteration, against what acts; lower: pivots
       # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m;
-      # recovered: see Equations#recovered.
+      # read: see Equations#read.
       Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower,
-                             :scale, :slope, :recovered, keyword_init: true)
+                             :scale, :slope, :read, keyword_init: true)
 
       # worst: the unknown where most was left over when an increment last failed
       attr_reader :cuts, :worst
@@ -42,6 +42,7 @@ module Lattice
         loop do
           found = increment(pose, level, last)
           unless found
+            @equations.back
             @cuts += 1
             return "no further" if (@scale /= 2) < LEAST
 
@@ -77,14 +78,18 @@ module Lattice
       def iterate(pose, level, moved, more)
         residuals = []
         now = pose.step(moved)
-        ROUNDS.times do
+        (@equations.touches.any? ? ROUNDS * 4 : ROUNDS).times do
           internal, matrix = @equations.call(now)
           push = @equations.pushed(level + more)
           rest = push - internal
           residuals << left_over(push, internal)
-          return if !residuals[-1].finite? || residuals[-1] > residuals[0] * WORSE
-          return rested(level + more, now, push, internal, residuals, matrix, moved) if residuals[-1] < enough(matrix)
+          return if !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty?)
+          if residuals[-1] < enough(matrix)
+            return rested(level + more, now, push, internal, residuals, matrix, moved) if @equations.settle
 
+            # What is corrected once it rests asks for another round.
+            next
+          end
           @factors.of(@constraints.reduce(matrix)) or return
           along = along(matrix)
           wanted = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(rest.reshape(1, rest.size))))[0, true]
@@ -104,7 +109,7 @@ module Lattice
         way = @along && (@along.dot(moved).negative? ? -1 : 1)
         length = @along && norm(@along)
         Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: @along && @factors.lower, scale: @scale, slope: length&.positive? ? way / length : nil,
-                      recovered: @equations.recovered(pose, level))
+                      read: @equations.read(pose, level))
       end
 
       # What a unit of level moves: [unknowns]

@@ -37,6 +37,9 @@ module Lattice
       # Whether it makes places follow each other.
       def joins? = false
 
+      # Whether it makes places press on each other where they meet, in studies that follow that.
+      def touches? = false
+
       # Whether it acts per length, area or volume, so that a part of its place bears a part of it.
       def spreads? = false
 

@@ -185,6 +185,7 @@ module Lattice
         return false unless Catalogue::OF_STATES.include?(name)
         return !state(0).warmth.nil? if name == "warmth"
         return !state(0).plastic.nil? if name == "plastic_strain"
+        return !state(0).touch.nil? if name.start_with?("touch_")
 
         vector = Catalogue.vector(name)&.first
         vector ? State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
@@ -201,6 +202,7 @@ module Lattice
         return ErrorEstimate.new(self, frame).at_points if name == "stress_error"
         return at_points(state(frame).warmth, 0) if name == "warmth"
         return plastic(frame) if name == "plastic_strain"
+        return at_points(state(frame).touch, Catalogue::TOUCH.index { |f| f.name == name }) if name.start_with?("touch_")
         return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
 
         vector, component = Catalogue.vector(name)

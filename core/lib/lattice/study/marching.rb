@@ -38,9 +38,6 @@ module Lattice
         raise SolveFailed.new("bars in concrete are not followed over large movements", statement: @study.id, cure: cure) unless @structure.bars.empty?
         flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
         raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
-        return if @structure.bolts.tightened.empty?
-
-        raise SolveFailed.new("tightened bolts are not followed over large movements", statement: @study.id, cure: "Leave the bolts loose.")
       end
 
       # @param words [String]
@@ -49,6 +46,14 @@ module Lattice
       def told(words, part, increment)
         @monitor.within(words, part.clamp(0.0, 1.0))
         @monitor.log("#{words}: #{increment.residuals.map { |r| format('%.0e', r) }.join(' ')}")
+      end
+
+      # @return [Array<Hash>] of every touch: statement, label, what it was before anything moved, and what it is in some increments
+      def touched(increments)
+        @equations.touches.each_with_index.map do |touch, i|
+          statement = touch.condition.statement
+          { statement: statement.id, label: "“#{statement['target']}” on “#{statement['to']}”", friction: touch.condition.friction, start: touch.start, rows: increments.map { |found| found.read.pressed[i] } }
+        end
       end
 
       def about
@@ -66,13 +71,16 @@ module Lattice
         turns = increment.pose.turns
         split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
         turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-        stress, ends, plastic = increment.recovered
-        Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, **joins(u))
+        stress, ends, plastic = increment.read.recovered
+        Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, touch: increment.read.touched,
+                                             **joins(increment))
       end
 
-      def joins(u)
-        forces = @structure.connectors.forces(u.reshape(1, u.size)) unless @structure.connectors.empty?
-        { connectors: forces && @structure.connectors.rows_of(@structure.connectors.forces(u)), bolts: @structure.bolts.empty? ? nil : @structure.bolts.ends(u, Numo::DFloat.zeros(@structure.bolts.bolts.size)) }
+      def joins(increment)
+        u = increment.pose.moved
+        bolts = @structure.bolts
+        { connectors: @structure.connectors.empty? ? nil : @structure.connectors.rows_of(@structure.connectors.forces(u)),
+          bolts: bolts.empty? ? nil : bolts.ends(u, increment.read.shortenings || Numo::DFloat.zeros(bolts.bolts.size)) }
       end
     end
   end

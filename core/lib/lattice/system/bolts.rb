@@ -92,14 +92,7 @@ module Lattice
         end
       end
 
-      private
-
-      def loose!(bolt)
-        raise bolt.condition.statement.fault("nothing resists one of its bolts when it is tightened: the parts that it grips do not hold each other apart",
-                                             path: "tighten", cure: "Bond the faces that it presses together.")
-      end
-
-      # [unknowns of the rings] elongation of a bolt
+      # @return [Numo::DFloat] [unknowns of the rings] elongation of a bolt
       def axial(index)
         @axial ||= {}
         @axial[index] ||= begin
@@ -109,7 +102,15 @@ module Lattice
         end
       end
 
+      # @return [Numo::DFloat] [bolts] N/m
       def rigidity = @rigidity ||= Numo::DFloat.cast(bolts.map { |b| Matter::Threads::YOUNG * Math::PI * (b.thread.diameter**2) / 4 / b.hole.length })
+
+      private
+
+      def loose!(bolt)
+        raise bolt.condition.statement.fault("nothing resists one of its bolts when it is tightened: the parts that it grips do not hold each other apart",
+                                             path: "tighten", cure: "Bond the faces that it presses together.")
+      end
 
       def beams
         @beams ||= begin

@@ -15,6 +15,9 @@ module Lattice
       # Entries of u[node] = Σ factor · u[other]
       Rows = Struct.new(:nodes, :others, :factors)
 
+      # plain: rows of the blended functions; node_weight [nodes]: m² (or m) that goes with each; both once it was called
+      attr_reader :plain, :node_weight
+
       # covered: m² (or m) of the dependent side that is joined; whole: of all of it
       attr_reader :covered, :whole
 
@@ -61,6 +64,23 @@ module Lattice
             [found.nodes, name, found.others, found.factors]
           end
         end
+      end
+
+      # What a blended unknown of every dependent node is made of: its own, and at mid-sides less of both neighbours.
+      # @return [Rows]
+      def own
+        mine = Algebra::Gather.distinct([@plain.nodes])
+        return Rows.new(mine, mine.dup, Numo::DFloat.ones(mine.size)) unless @kind.quadratic?
+
+        ends = @kind.edges.map { |a, b, middle| [@conn[true, middle].dup, @conn[true, a].dup, @conn[true, b].dup] }.transpose.map { |lists| joined(lists) }
+        partners = Array.new(2) { Numo::Int32.zeros(@conn.max + 1).fill(-1) }
+        partners.each_with_index { |all, k| all[ends[0]] = ends[k + 1] }
+        middle = (partners[0][mine] >= 0).where
+        one = Numo::DFloat.ones(mine.size).tap { |all| all[middle] = 1 / MIDDLE unless middle.empty? }
+        return Rows.new(mine, mine.dup, one) if middle.empty?
+
+        more = partners.map { |all| [mine[middle].dup, all[mine[middle]].dup, Numo::DFloat.zeros(middle.size).fill(-CORNER / MIDDLE)] }
+        Rows.new(*[[mine, mine.dup, one], *more].transpose.map { |lists| joined(lists) })
       end
 
       private

@@ -122,7 +122,7 @@ module Lattice
 
       # Bodies that share nodes, or are joined, hold each other.
       def clusters
-        joined = @problem.conditions.select(&:joins?).filter_map { |c| collect { c.check! || c.all_places.map(&:body).uniq } }
+        joined = @problem.conditions.select { |c| c.joins? || c.touches? }.filter_map { |c| collect { c.check! || c.all_places.map(&:body).uniq } }
         joined.reduce(@parts.joins.clusters(@parts.bodies) + @parts.markers.map { |m| [m] }) do |found, names|
           together, apart = found.partition { |cluster| cluster.any? { |b| names.include?(b.name) } }
           together.empty? ? found : apart + [together.flatten]

@@ -138,7 +138,7 @@ module Lattice
           frames = found.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "increment", name: "load factor #{format('%.4g', f.level)}", value: f.level, unit: "ratio") }
           result = Result::Way.new(grid: @grid, frames: frames, states: found.map { |f| state(f) }, about: about)
           result.with_found(collapse: Yielding.new(found, result).to_h.merge(case: named, cuts: march.cuts, reason: @reason, joins: @equations.turn_of_joins(found[-1].pose), loads: loads,
-                                                                             imperfection: @growth.imperfection&.size))
+                                                                             imperfection: @growth.imperfection&.size, touches: touched(found)))
         end
 
         def named = @problem.cases.frame_names.size > 1 ? @problem.cases.frame_names[@frame] : nil

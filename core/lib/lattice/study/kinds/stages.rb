@@ -60,6 +60,7 @@ module Lattice
               :stop if increment.level >= 1 - 1e-9
             end
             pose = @done.last[1].pose unless @done.empty?
+            @equations.lock(pose)
             before = stage.factors
             row = { name: stage.name, frame: ended == "done" ? @done.size - 1 : nil, increments: @done.size - made, cuts: walk.cuts, residuals: @done.drop(made).map { |_, found| found.residuals } }
             break [*(@rows || []), row].tap { @broken = broken(stage, walk) } unless ended == "done"
@@ -87,7 +88,8 @@ module Lattice
           end
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - 1e-9 }
           Result::Staged.new(grid: @grid, frames: frames, states: @done.map { |_, found| state(found) }, about: about)
-                        .with_found(stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended })
+                        .with_found(stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
+                                              touches: touched(@done.map(&:last)) })
         end
       end
     end

@@ -1,0 +1,226 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Engine
+    # Two regions that press on each other: in every dual row a gap, the pressure that closes it, and what friction holds. The
+    # pressure is a multiplier, found by a stiff bed that is corrected until nothing goes into anything (augmented). Friction is limited by the
+    # pressure of the correction before, which keeps the tangent symmetric.
+    # M. A. Puso, T. A. Laursen, A mortar segment-to-segment contact method for large deformation solid mechanics, 2004.
+    class Touch
+      V = Shape::Vectors
+      STIFF = 100.0 # of E / h, of the bed
+      GRIP = 1.0 # of E / h, of what friction holds
+      SLIDING = 1e-3 # of the grip, in the tangent of what slides
+      NEAR = 0.02 # of an element's size, from which rows are taken to touch before anything is known
+      ENOUGH = 1e-4 # change of the greatest pressure
+
+      attr_reader :condition
+
+      # @param structure [System::Structure]
+      # @param condition [Load::Conditions::Touch]
+      # @param nodes [Numo::DFloat] [n, 3] where they start
+      # @raise [InvalidInput] when nothing lies within reach
+      def initialize(structure, condition, nodes)
+        @structure = structure
+        @condition = condition
+        @dofs = structure.dofs
+        @dimension = structure.grid.dimension
+        lay(nodes)
+        count = @weights.size
+        @pressure = Numo::DFloat.zeros(count)
+        @held = Numo::DFloat.zeros(count, 3)
+        @last = Numo::DFloat.zeros(count, 3)
+        @fresh = true
+        keep
+      end
+
+      # @param moved [Numo::DFloat] [unknowns]
+      # @return [Numo::DFloat] [unknowns] forces inside
+      def forces(moved)
+        find(moved)
+        push = V.times(@normals, @presses * @weights) - V.times(@drag, @weights)
+        scattered(push)
+      end
+
+      # @return [Algebra::Sparse] lower triangle
+      def tangent
+        stiff = @bed * @weights * Numo::DFloat.cast(@fresh ? @gaps < (@size * NEAR) : @presses > 0)
+        across = friction? || @fresh ? stiff * (GRIP / STIFF) : stiff * 0
+        outer = Numo::Linalg.matmul(@normals.reshape(stiff.size, 3, 1), @normals.reshape(stiff.size, 1, 3))
+        blocks = outer * stiff.reshape(stiff.size, 1, 1)
+        blocks += held_across(outer) * across.reshape(stiff.size, 1, 1)
+        @fresh = false
+        lower(blocks)
+      end
+
+      # Corrects the pressure.
+      # @return [Boolean] whether nothing changes any more
+      def settle
+        most = [@presses.max, Float::MIN].max
+        change = (@presses - @pressure).abs.max + V.norm(@drag - @held).max
+        @pressure = @presses.dup
+        @held = @drag.dup
+        @last = @slip.dup
+        change <= most * ENOUGH
+      end
+
+      # What has come to rest stays.
+      def keep = @kept = [@pressure, @held, @last, @fresh]
+
+      # A try that failed leaves nothing behind.
+      def back = (@pressure, @held, @last, @fresh = @kept)
+
+      # At every node: pressure Pa, gap m, slip m, and how it is: 1 sticks, 2 slides, 3 open.
+      # @return [Numo::DFloat] [n, 4], zero where nothing may touch
+      def at_nodes
+        table = Numo::DFloat.zeros(@dofs.nodes, 4)
+        [@presses, @gaps, V.norm(across(@slip)), status].each_with_index { |values, c| table[@rows, c] = values }
+        share = (@factors * @weights[@row]).abs * Numo::DFloat.cast(@far)
+        sums = @node.bincount(share, minlength: @dofs.nodes)
+        others = sums.gt(0).where
+        unless others.empty?
+          [@presses, @gaps].each_with_index { |values, c| table[others, c] = @node.bincount(share * values[@row], minlength: @dofs.nodes)[others] / sums[others] }
+          table[others, 3] = (Numo::DFloat.cast(table[others, 0] > 0) * -2) + 3
+        end
+        table
+      end
+
+      # @return [Hash] N and shares of the area
+      def summary
+        whole = @weights.sum
+        closed = Numo::DFloat.cast(@presses > 0)
+        state = status
+        share = ->(mark) { (Numo::DFloat.cast(mark) * @weights).sum / whole }
+        { force: V.times(@normals, @presses * @weights).sum(0).to_a, normal: (@presses * @weights).sum, shear: Math.sqrt((V.times(@drag, @weights).sum(0)**2).sum), greatest: @presses.max,
+          closed: (closed * @weights).sum / whole, sticks: friction? ? share[state.eq(1)] : nil, slides: friction? ? share[state.eq(2)] : nil, into: [-@gaps.min, 0.0].max, size: @size.min }
+      end
+
+      # Before anything moves.
+      # @return [Hash] m
+      def start = { least: @start.min, greatest: @start.max, area: @weights.sum, nodes: @weights.size, size: @size.min }
+
+      private
+
+      def friction? = @condition.friction.positive?
+
+      def lay(nodes)
+        one, other = @condition.sides(@structure)
+        found = one.pieces.filter_map { |piece| rows_of(piece, other, nodes) }
+        nothing! if found.empty?
+        @rows, @row, @node, @factors, @far, @weights = joined(found)
+        @normals = @structure.normals(one.places, @rows)
+        materials = (one.places + other.places).map { |p| @structure.problem.materials[p.body].young }
+        deep = depth(one.places[0].body, nodes)
+        @weights *= deep
+        @size = Numo::DFloat.zeros(@rows.size) + (@dimension == 3 ? Math.sqrt(one.fineness) : 1.0)
+        @size = (@size * one.fineness) / deep unless @dimension == 3
+        @bed = (materials.min * STIFF) / @size
+        @start = gap_of(nodes)
+        @start = Numo::DFloat.zeros(@rows.size) if @condition.touching?
+      end
+
+      # How deep plane regions are, and how far it is round a ring.
+      def depth(name, nodes)
+        body = @structure.problem.parts.body(name)
+        return nodes[@rows, 0].dup * 2 * Math::PI if body.axisymmetric?
+
+        @dimension == 3 ? 1.0 : body.thickness
+      end
+
+      def nothing!
+        reach = Quantity::Display.format(@condition.reach, "length", system: @structure.problem.document.units)
+        raise @condition.statement.fault("nothing of “#{@condition.statement['to']}” lies within #{reach} of “#{@condition.statement['target']}”", path: "reach",
+                                                                                                                                                   cure: "Give a larger reach, or choose regions that face each other.")
+      end
+
+      def rows_of(piece, other, nodes)
+        parts = other.pieces.map { |p| [p, System::Overlap.new(nodes, piece.conn, p.conn, [piece.kind, p.kind], @condition.reach).call] }.reject { |_, points| points.empty? }
+        return if parts.empty?
+
+        rows = System::DualRows.new(parts.map(&:last), piece.conn, parts.map { |p, _| p.conn }, piece.kind, piece.sizes)
+        rows.call
+        [rows.own, rows.plain, rows.node_weight]
+      end
+
+      # Rows by their nodes: that node, then entries (row, node, factor, whether on the other side), and the area of each.
+      def joined(found)
+        own, plain, weights = found[0]
+        raise @condition.statement.fault("one of its sides has faces of several shapes", path: "target", cure: "Mesh it with one shape of elements, or use one statement for each.") if found.size > 1
+
+        rows = Algebra::Gather.distinct([own.nodes])
+        rank = Numo::Int32.zeros(@dofs.nodes).tap { |all| all[rows] = Numo::Int32.new(rows.size).seq }
+        row = rank[own.nodes].concatenate(rank[plain.nodes])
+        far = Numo::Int32.zeros(own.nodes.size).concatenate(Numo::Int32.ones(plain.nodes.size))
+        [rows, row, own.others.concatenate(plain.others), own.factors.concatenate(plain.factors * -1), far, weights[rows].dup]
+      end
+
+      # Rows applied to vectors at nodes: [rows, 3]
+      def applied(table)
+        Numo::DFloat.zeros(@rows.size, 3).tap { |all| 3.times { |c| all[true, c] = @row.bincount(table[@node, c] * @factors, minlength: @rows.size) } }
+      end
+
+      def gap_of(places) = V.dot(applied(places), @normals) * -1
+      def across(vectors) = vectors - V.times(@normals, V.dot(vectors, @normals))
+
+      def find(moved)
+        @slip = applied(@dofs.spread(moved))
+        @gaps = @start - V.dot(@slip, @normals)
+        @presses = (@pressure - (@bed * @gaps)).clip(0, nil)
+        @drag = friction? ? dragged : Numo::DFloat.zeros(@rows.size, 3)
+      end
+
+      # Tractions that hold the one side back, as far as friction does.
+      def dragged
+        # What was corrected already holds what moved before the correction.
+        wanted = @held - V.times(across(@slip - @last), @bed * (GRIP / STIFF))
+        limit = (@pressure.gt(0).any? ? @pressure : @presses) * @condition.friction
+        size = V.norm(wanted)
+        @slides = (size > limit) & (@presses > 0)
+        @wanted = wanted
+        @short = Numo::DFloat.minimum(limit / Numo::DFloat.maximum(size, Float::MIN), 1.0)
+        V.times(wanted, @short * Numo::DFloat.cast(@presses > 0))
+      end
+
+      # What friction holds across the normal: all where a row sticks; where it slides, what turns the way it slides, and a little.
+      def held_across(outer)
+        all = Element::Large::Rotation.none(@weights.size) - outer
+        return all if @fresh || !friction? || !@slides
+
+        at = @slides.where
+        return all if at.empty?
+
+        along = V.unit(@wanted[at, true].dup)
+        way = Numo::Linalg.matmul(along.reshape(at.size, 3, 1), along.reshape(at.size, 1, 3))
+        all[at, true, true] = ((all[at, true, true] - way) * @short[at].reshape(at.size, 1, 1)) + (way * SLIDING)
+        all
+      end
+
+      def status
+        closed = Numo::DFloat.cast(@presses > 0)
+        sliding = friction? ? Numo::DFloat.cast(@slides) : Numo::DFloat.ones(@rows.size)
+        (closed * (sliding + 1)) + ((1 - closed) * 3)
+      end
+
+      # Forces in the rows, at the nodes of both sides.
+      def scattered(push)
+        %i[x y z].first(@dimension).each_with_index.reduce(Numo::DFloat.zeros(@dofs.size)) do |sum, (name, c)|
+          sum + @dofs.at(@node, name).bincount(push[@row, c] * @factors, minlength: @dofs.size)
+        end
+      end
+
+      # Gᵀ D G of blocks [rows, 3, 3].
+      def lower(blocks)
+        @columns ||= %i[x y z].first(@dimension).map { |name| @dofs.at(@node, name) }
+        height = @rows.size * @dimension
+        @gathered ||= Algebra::Sparse.from_entries(stacked(@columns), stacked((0...@dimension).map { |c| (@row * @dimension) + c }), stacked([@factors] * @dimension), @dofs.size, height)
+        axes = (0...@dimension).to_a
+        pairs = axes.product(axes)
+        right = Algebra::Sparse.from_entries(stacked(pairs.map { |i, _| (@row * @dimension) + i }), stacked(pairs.map { |_, c| @columns[c] }),
+                                             stacked(pairs.map { |i, c| blocks[@row, i, c] * @factors }), height, @dofs.size)
+        @gathered.multiply(right, stype: -1)
+      end
+
+      def stacked(lists) = lists.map(&:dup).reduce { |a, b| a.concatenate(b) }
+    end
+  end
+end
