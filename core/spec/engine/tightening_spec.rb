@@ -5,8 +5,10 @@ RSpec.describe Lattice::Engine::Tightening do
   def plates(*more, friction: nil)
     faces = { "lower face" => "low", "upper face" => "high" }.map { |name, body| group_named(name, { "all" => [{ "body" => body }, { "plane" => { "axis" => "z", "at" => "12 mm" } }] }) }
     stages = { "tighten" => ["tight"], "lift" => ["pull"], "rest" => ["pull"] }.map { |name, (load)| { "name" => name, "loads" => [{ "case" => load, "factor" => name == "rest" ? "0" : "1" }] } }
-    shape_problem(outline_named("p", rectangle("0 mm", "0 mm", "40 mm", "40 mm"), holes: [circle(20, 20, 11)]), body_named("low", "p", thickness: "12 mm"), body_named("high", "p", thickness: "12 mm", on: on("xy", z: 12)),
-                  group_named("holes", { "bores" => { "diameter" => "11 mm" } }), group_named("base", { "plane" => { "axis" => "z", "at" => "0 mm" } }), group_named("top", { "plane" => { "axis" => "z", "at" => "24 mm" } }), *faces,
+    shape_problem(outline_named("p", rectangle("0 mm", "0 mm", "40 mm", "40 mm"), holes: [circle(20, 20, 11)]), body_named("low", "p", thickness: "12 mm"),
+                  body_named("high", "p", thickness: "12 mm", on: on("xy", z: 12)),
+                  group_named("holes", { "bores" => { "diameter" => "11 mm" } }), group_named("base", { "plane" => { "axis" => "z", "at" => "0 mm" } }),
+                  group_named("top", { "plane" => { "axis" => "z", "at" => "24 mm" } }), *faces,
                   { "kind" => "material", "target" => "everything", "material" => "steel", "properties" => Models::STEEL }, { "kind" => "case", "name" => "tight" }, { "kind" => "case", "name" => "pull" },
                   { "kind" => "bolt", "target" => "holes", "size" => "M10", "class" => "8.8", "tighten" => { "force" => "20 kN" }, "case" => "tight" },
                   { "kind" => "touch", "target" => "lower face", "to" => "upper face", "friction" => friction }.compact, { "kind" => "support", "target" => "base", "components" => %w[x y z] },

@@ -26,8 +26,10 @@ RSpec.describe Lattice::Engine::Touch do
     [outline_named("a", rectangle("0 mm", "0 mm", "100 mm", "50 mm")), outline_named("b", rectangle("0 mm", "#{50 + gap} mm", "100 mm", "50 mm")),
      body_named("low", "a", make: "plane stress", thickness: "10 mm"), body_named("high", "b", make: "plane stress", thickness: "10 mm"), steel,
      on["floor", "low", "y", 0], on["seat", "low", "y", 50], on["foot", "high", "y", 50 + gap], on["roof", "high", "y", 100 + gap], on["side a", "low", "x", 0], on["side b", "high", "x", 0],
-     { "kind" => "support", "target" => "floor", "components" => ["y"] }, { "kind" => "support", "target" => "side a", "components" => ["x"] }, { "kind" => "support", "target" => "side b", "components" => ["x"] },
-     { "kind" => "touch", "target" => "foot", "to" => "seat" }.merge(touch.transform_keys(&:to_s)), { "kind" => "case", "name" => "press" }, { "kind" => "pressure", "target" => "roof", "value" => "100 MPa", "case" => "press" },
+     { "kind" => "support", "target" => "floor", "components" => ["y"] }, { "kind" => "support", "target" => "side a", "components" => ["x"] },
+     { "kind" => "support", "target" => "side b", "components" => ["x"] },
+     { "kind" => "touch", "target" => "foot", "to" => "seat" }.merge(touch.transform_keys(&:to_s)), { "kind" => "case", "name" => "press" },
+     { "kind" => "pressure", "target" => "roof", "value" => "100 MPa", "case" => "press" },
      { "kind" => "mesh", "size" => "20 mm", "order" => order }, { "kind" => "division", "target" => "seat", "count" => 7 }, *more]
   end
 
@@ -80,7 +82,8 @@ RSpec.describe Lattice::Engine::Touch do
     # A block on a plate, pressed by 5 MPa and pushed by a share of what friction holds.
     define_method(:pushed) do |share|
       solved(outline_named("a", rectangle("0 mm", "0 mm", "60 mm", "40 mm")), outline_named("b", rectangle("10 mm", "10 mm", "30 mm", "20 mm")), body_named("plate", "a", thickness: "15 mm"),
-             body_named("block", "b", thickness: "10 mm", on: { "plane" => "xy", "z" => "15 mm" }), steel, on["floor", "plate", "z", 0, "faces"], on["seat", "plate", "z", 15, "faces"], on["foot", "block", "z", 15, "faces"],
+             body_named("block", "b", thickness: "10 mm", on: { "plane" => "xy", "z" => "15 mm" }), steel,
+             on["floor", "plate", "z", 0, "faces"], on["seat", "plate", "z", 15, "faces"], on["foot", "block", "z", 15, "faces"],
              on["roof", "block", "z", 25, "faces"], { "kind" => "support", "target" => "floor", "components" => %w[x y z] }, { "kind" => "touch", "target" => "foot", "to" => "seat", "friction" => "0.3" },
              { "kind" => "case", "name" => "press" }, { "kind" => "case", "name" => "push" }, { "kind" => "pressure", "target" => "roof", "value" => "5 MPa", "case" => "press" },
              { "kind" => "traction", "target" => "roof", "value" => "#{1.5 * share} MPa", "direction" => "+x", "case" => "push" }, { "kind" => "mesh", "size" => "10 mm", "order" => "linear" },

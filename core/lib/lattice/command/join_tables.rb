@@ -2,7 +2,7 @@
 
 module Lattice
   class Command
-    # What joins carry, for people: bolts, joints and links, embedded bars; over the combinations, or the cases where there are none.
+    # What joins carry, for people: bolts, joints and links, embedded bars; over the combinations, or the cases, or increments where there are none.
     class JoinTables
       MOST = 60 # rows
 
@@ -11,7 +11,7 @@ module Lattice
         @findings = findings
         @summary = findings[:summary]
         frames = @summary[:frames].group_by { |f| f[:kind] }
-        @frames = frames["combination"] || frames["case"]
+        @frames = frames["combination"] || frames["case"] || @summary[:frames].reject { |f| f[:kind] == "envelope" }
       end
 
       # @return [Array<TextTable>]

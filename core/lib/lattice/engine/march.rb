@@ -10,6 +10,7 @@ module Lattice
       LOOSEST = 1e-3
       ROUNDS = 14 # iterations of an increment
       WANTED = 6 # iterations, at which an increment keeps its size
+      PRESSING = 4 # times as many where what touches is corrected, which few large increments bear best
       LEAST = 1.0 / 1024 # of the first increment
       WORSE = 1e3 # times what was left over at first
 
@@ -54,7 +55,7 @@ module Lattice
           level = found.level
           return "done" if yield(found) == :stop
 
-          @scale *= Math.sqrt(WANTED / found.residuals.size.to_f).clamp(0.5, 2.0)
+          @scale *= Math.sqrt(wanted / found.residuals.size).clamp(0.5, 2.0)
         end
       ensure
         @factors.free
@@ -78,7 +79,7 @@ module Lattice
       def iterate(pose, level, moved, more)
         residuals = []
         now = pose.step(moved)
-        (@equations.touches.any? ? ROUNDS * 4 : ROUNDS).times do
+        (ROUNDS * wanted / WANTED).to_i.times do
           internal, matrix = @equations.call(now)
           push = @equations.pushed(level + more)
           rest = push - internal
@@ -111,6 +112,8 @@ module Lattice
         Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: @along && @factors.lower, scale: @scale, slope: length&.positive? ? way / length : nil,
                       read: @equations.read(pose, level))
       end
+
+      def wanted = @equations.touches.any? ? WANTED * PRESSING.to_f : WANTED.to_f
 
       # What a unit of level moves: [unknowns]
       def along(matrix)

@@ -129,8 +129,8 @@ module Lattice
 
       def nothing!
         reach = Quantity::Display.format(@condition.reach, "length", system: @structure.problem.document.units)
-        raise @condition.statement.fault("nothing of “#{@condition.statement['to']}” lies within #{reach} of “#{@condition.statement['target']}”", path: "reach",
-                                                                                                                                                   cure: "Give a larger reach, or choose regions that face each other.")
+        raise @condition.statement.fault("nothing of “#{@condition.statement['to']}” lies within #{reach} of “#{@condition.statement['target']}”",
+                                         path: "reach", cure: "Give a larger reach, or choose regions that face each other.")
       end
 
       def rows_of(piece, other, nodes)

@@ -111,6 +111,10 @@ module Lattice
       def load(frame = 0) = state(frame).load
       def reaction(frame = 0) = state(frame).reaction
       def energy(frame = 0) = state(frame).energy
+
+      # How much may be out of balance, of the sizes of all forces.
+      def balanced = 1e-6
+
       def envelope?(frame) = @made.dig(frame, "over") ? true : false
 
       # @return [MemberShapes] members as solid sections

@@ -4,7 +4,6 @@ module Lattice
   module Verdict
     # What a study's result says: balance, hand checks, and the verdict on every limit.
     class Findings
-      BALANCED = 1e-6
       JUDGED = %w[limit bolts members bars resonance buckling collapse stages life heat].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
       READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck, "radiated_power" => RadiatedPower }.freeze
@@ -59,7 +58,7 @@ module Lattice
       # The frame that is least in balance.
       def equilibrium
         worst = balances.max_by { |_, balance| balance[:error] } or return []
-        [{ kind: "equilibrium", value: worst[1][:error], holds: worst[1][:error] < BALANCED, frame: worst[0] }]
+        [{ kind: "equilibrium", value: worst[1][:error], holds: worst[1][:error] < @result.balanced, frame: worst[0] }]
       end
 
       def balances = @balances ||= (0...@result.computed).to_h { |frame| [frame, @result.balance(frame)] }

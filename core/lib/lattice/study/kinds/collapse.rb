@@ -6,7 +6,7 @@ module Lattice
       # Loads that grow in increments while the part moves and turns as far as it likes, until it gives way, and beyond.
       class Collapse < Marching
         VERSION = 1
-        READ = %w[path gauge].freeze
+        READ = %w[path gauge bolt].freeze
         FARTHEST = 0.02 # of the part's size, in one increment
 
         class << self

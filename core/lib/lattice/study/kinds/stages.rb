@@ -6,7 +6,7 @@ module Lattice
       # Loads that come and go in stages, one after the other: what has moved, turned and flowed stays.
       class Stages < Marching
         VERSION = 1
-        READ = %w[limit path gauge].freeze
+        READ = %w[limit path gauge bolt].freeze
 
         class << self
           def check!(problem, study)
@@ -53,7 +53,7 @@ module Lattice
           before = @stages[0].factors * 0
           @stages.each_with_index.map do |stage, i|
             made = @done.size
-            walk = Engine::March.new(@equations.between(before, stage.factors), Engine::Control::Level.new(1.0 / (stage.increments || (1 / Study::Stages::FIRST)), 1.0, stage.increments ? 1.0 : Engine::Control::MOST))
+            walk = Engine::March.new(@equations.between(before, stage.factors), control(stage))
             ended = walk.call(pose) do |increment|
               @done << [i, increment]
               tell(stage, i, increment)
@@ -68,6 +68,12 @@ module Lattice
             (@rows ||= []) << row
             row
           end
+        end
+
+        # What presses is found best in one go.
+        def control(stage)
+          few = @equations.touches.any? ? 1.0 : Study::Stages::FIRST
+          Engine::Control::Level.new(stage.increments ? 1.0 / stage.increments : few, 1.0, stage.increments ? 1.0 : Engine::Control::MOST)
         end
 
         def tell(stage, number, increment)

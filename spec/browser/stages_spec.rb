@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+# Loads in stages: a bar that is overloaded once, and a clamp that is tightened and then leant on.
+RSpec.describe "Stages" do
+  include Writing
+
+  it "loads a bar beyond yield and lets it go, in a sheet of stages" do
+    bar("Bar that is overloaded", "−x")
+    say("yielding", strength: "250 MPa", hardens: "hardens along")
+    study = say("stages")
+    within("##{study}") { expect(page).to have_css("table[aria-label=Stages] [data-chip][aria-label='stage 1: load']") }
+    fill(study, "all loads in stage 1", "26")
+    fill(study, "increments of stage 1", "4")
+    solve_all("Static", "Stages")
+    show("Stages")
+    within("##{study}") { expect(page).to have_css("[data-stages=done]", text: /load: .* plastic strain .*let go:/) }
+    within("[aria-label=Frames]") { expect(page).to have_css("[role=radio]", minimum: 5) }
+    tab("Stages")
+    within("table[aria-label='Stages of the study']") { find("tbody tr", text: "let go").click }
+    expect(page).to have_css("[aria-label=Frames] [role=radio][aria-checked=true][aria-label='let go']")
+    fill(study, "all loads in stage 2", "26")
+    expect(page).to have_text(/nothing changes in stage “let go”/)
+  end
+
+  it "shows what passes through a touch, and what sticks, when a clamp is tightened and leant on" do
+    open_model("Mirror-cell clamp")
+    within_section("Joins and supports") { expect(page).to have_css("[data-touch]", text: /tighten: .*N.*closed.*sticks; lean: /) }
+    tab("Stages")
+    within("table[aria-label=Touches]") { expect(page).to have_css("tbody tr", count: 2) }
+    find("[aria-label^='field:']").click
+    find("[role=menuitem]", text: "pressure of touch").click
+    expect(page).to have_css("[data-testid=window]", text: /pressure of touch/)
+    tab("Bolts")
+    expect(page).to have_css("table tbody tr", minimum: 2)
+  end
+end
