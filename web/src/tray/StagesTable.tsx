@@ -41,14 +41,12 @@ export function StagesTable() {
   ];
   return (
     <div className={`flex gap-5 ${stale ? "opacity-60" : ""}`}>
-      <div className="min-w-0 flex-1 self-start overflow-x-auto">
+      <div className="flex min-w-0 flex-1 flex-col gap-3 self-start overflow-x-auto">
         <DataTable label="Stages of the study" columns={columns} rows={found.rows} keyOf={(r) => r.name} onRow={(r) => r.frame !== null && set({ frame: r.frame })} />
-      </div>
-      {found.touches.length > 0 && (
-        <div className="min-w-0 flex-1 self-start overflow-x-auto">
+        {found.touches.length > 0 && (
           <DataTable label="Touches" columns={TOUCHES} rows={found.rows.flatMap((r) => (r.frame === null ? [] : found.touches.flatMap((t) => (t.rows[r.frame as number] ? [{ stage: r.name, label: t.label, statement: t.statement, at: t.rows[r.frame as number] as TouchAt }] : []))))} keyOf={(r) => `${r.stage} ${r.statement}`} onRow={(r) => set({ selected: r.statement })} />
-        </div>
-      )}
+        )}
+      </div>
       <Converging residuals={found.rows.flatMap((r) => r.residuals)} />
     </div>
   );

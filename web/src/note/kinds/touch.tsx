@@ -33,15 +33,15 @@ function Pressed({ id }: { id: string }) {
     const { least, greatest } = touch.start;
     return (
       <span key={study.statement} className={`block font-sans text-[12px] ${study.state === "stale" ? "opacity-55" : ""}`} data-touch>
-        {least < 0 && -least > touch.start.size * 0.01 ? <span className="text-amber-ink">Drawn {shown.text(-least, "length")} into each other. </span> : greatest > 0 ? `At most ${shown.text(greatest, "length")} apart at first. ` : "Closed at first. "}
+        {least < 0 && -least > touch.start.size * 0.01 ? <span className="text-amber-ink">Drawn {shown.text(-least, "length")} into each other. </span> : greatest > touch.start.size * 1e-6 ? `At most ${shown.text(greatest, "length")} apart at first. ` : "Closed at first. "}
         {found.rows.map((row) => {
           const at = row.frame === null ? undefined : touch.rows[row.frame];
           if (!at) return null;
           return (
-            <span key={row.name} className="mr-2 whitespace-nowrap">
+            <span key={row.name} className="mr-2">
               {row.name}: <b className="font-semibold">{shown.text(at.normal, "force")}</b>
               {touch.friction > 0 && <> and {shown.text(at.shear, "force")} across</>}, {share(at.closed)} closed
-              {at.sticks !== null && <>, {share(at.sticks)} sticks</>};
+              {at.sticks !== null && <>, {share(at.sticks)} sticks</>}.
             </span>
           );
         })}
