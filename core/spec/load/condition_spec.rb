@@ -16,7 +16,8 @@ RSpec.describe Lattice::Load::Condition do
       "acceleration" => { "value" => "9.81 m/s2", "direction" => "-y" }, "traction" => { "target" => "tip", "value" => "1 MPa", "direction" => "-y" },
       "torque" => { "target" => "tip", "value" => "10 N m", "direction" => [1, 0, 0] }, "bearing_load" => { "target" => "bore", "value" => "1 kN", "direction" => "-y" },
       "mass" => { "target" => "tip", "value" => "3 kg" }, "rotation" => { "target" => "tip", "value" => "1 deg", "direction" => "-y" },
-      "bond" => { "target" => "tip", "to" => "stub end", "reach" => "1 mm" }, "bolt" => { "target" => "stack", "size" => "M6", "class" => "8.8" },
+      "bond" => { "target" => "tip", "to" => "stub end", "reach" => "1 mm" }, "touch" => { "target" => "tip", "to" => "stub end", "reach" => "1 mm", "friction" => "0.2" },
+      "bolt" => { "target" => "stack", "size" => "M6", "class" => "8.8" },
       "joint" => { "target" => "tip", "to" => "stub end", "how" => "hinge", "axis" => "-y" }, "one_way" => { "target" => "tip", "way" => "push", "direction" => "-y", "gap" => "1 mm" },
       "bed" => { "target" => "root", "stiffness" => "50 N/mm3" }, "spot_welds" => { "target" => "tip", "to" => "stub end", "from" => spot(200, 5, 5), "until" => spot(200, 15, 5),
                                                                                     "count" => 2, "diameter" => "5 mm" },
@@ -36,7 +37,7 @@ RSpec.describe Lattice::Load::Condition do
     pad = [outline_named("pad outline", rectangle("90 mm", "0 mm", "20 mm", "20 mm"), holes: [circle(100, 10, 8)]), body_named("pad", "pad outline", thickness: "10 mm", on: on("xy", z: 10)),
            group_named("stack", { "bores" => { "diameter" => "8 mm" } })]
     lane = [{ "kind" => "line", "name" => "lane", "corners" => [spot(10, 20, 5), spot(60, 20, 5)] }, group_named("above", { "all" => [{ "body" => "bar" }, { "plane" => { "axis" => "y", "at" => "20 mm" } }] })]
-    more = { "bond" => stub, "joint" => stub, "spot_welds" => stub, "bars" => lane, "moving_load" => lane, "link" => arm, "bolt" => pad }.fetch(kind, []).each_with_index.map do |s, i|
+    more = { "bond" => stub, "touch" => stub, "joint" => stub, "spot_welds" => stub, "bars" => lane, "moving_load" => lane, "link" => arm, "bolt" => pad }.fetch(kind, []).each_with_index.map do |s, i|
       { "id" => "more#{i}" }.merge(s)
     end
     bore = { "id" => "bore" }.merge(group_named("bore", { "bores" => { "diameter" => "8 mm" } }))
@@ -57,7 +58,7 @@ RSpec.describe Lattice::Load::Condition do
       expect { condition.check! }.not_to raise_error
       expect { Lattice::Verdict::Readiness.new(condition.problem).notices }.not_to raise_error
       does = { loads?: ->(s) { s.loads.abs.max.positive? }, holds?: ->(s) { !s.constraints.held.empty? || s.constraints.ties? || %w[spring bed].include?(kind) || !s.connectors.empty? },
-               weighs?: ->(s) { s.lumps.sum.positive? }, joins?: ->(s) { (s.constraints.ties? && s.reports.any?) || !s.bolts.empty? || !s.connectors.empty? } }
+               weighs?: ->(s) { s.lumps.sum.positive? }, touches?: ->(s) { Lattice::Engine::Touch.new(s, condition, s.grid.nodes).start[:area].positive? }, joins?: ->(s) { (s.constraints.ties? && s.reports.any?) || !s.bolts.empty? || !s.connectors.empty? } }
       found = does.select { |what, _| condition.public_send(what) }
       does = kind == "bars" ? found.merge(bars: ->(s) { !s.bars.empty? }) : found
       expect(does.size).to eq(1)

@@ -37,7 +37,7 @@ module Lattice
         #   range; nil where nothing flows
         def call(range, moved, tangent)
           strain, bend, areas = operators(range)
-          c, g, rows, width = strain.shape
+          c, g, rows, = strain.shape
           state = @trial[range] = committed(range, c * g)
           mine = near(strain, bend, moved, state)
           return if mine.empty?
@@ -49,7 +49,7 @@ module Lattice
           @trial[range] = state.dup.tap { |all| all.put(own, after) }
           less = (stress - flat.dot(@elasticity)).reshape(@layers.size, mine.size, g, rows)
           moduli = tangent ? whole(moduli, at, flat.shape[0], rows).reshape(@layers.size, mine.size, g, rows, rows) : nil
-          [pulled(less, strain, bend, areas), tangent ? softened(moduli, strain, bend, areas) : nil, mine, width]
+          [pulled(less, strain, bend, areas), tangent ? softened(moduli, strain, bend, areas) : nil, mine]
         end
 
         def commit = @committed.merge!(@trial)

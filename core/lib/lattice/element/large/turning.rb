@@ -179,8 +179,8 @@ module Lattice
           whole = @turns ? moved + by_unknown_turns(FittedFrame.swept(projected[true, true, 3..5].dup, 3)) : moved
           # With their transposes, half of each.
           inner = forward_rows(whole.transpose(0, 2, 1).dup, back) + Numo::Linalg.matmul(moved.transpose(0, 2, 1).dup, carried)
-          material = Numo::Linalg.matmul(stiffness, grown_rows(carried, growth))
-          sum = Numo::Linalg.matmul(@grown.transpose(0, 2, 1).dup, material) + Numo::Linalg.matmul(turned.transpose(0, 2, 1).dup, inner)
+          rows = grown_rows(carried, growth)
+          sum = Numo::Linalg.matmul(rows.transpose(0, 2, 1).dup, Numo::Linalg.matmul(stiffness, rows)) + Numo::Linalg.matmul(turned.transpose(0, 2, 1).dup, inner)
           (sum + sum.transpose(0, 2, 1)) / 2
         end
 
@@ -194,12 +194,15 @@ module Lattice
 
         # H times the rows of turns.
         def grown_rows(carried, growth)
-          return @grown = carried unless growth
+          return carried unless growth
 
-          @grown = carried.dup
-          @nodes.times { |a| (((a * 6) + 3)..((a * 6) + 5)).then { |at| @grown[true, at, true] = Numo::Linalg.matmul(growth[true, a, true, true].dup, carried[true, at, true].dup) } }
-          @grown
+          carried.dup.tap do |all|
+            each_turn { |a, at| all[true, at, true] = Numo::Linalg.matmul(growth[true, a, true, true].dup, carried[true, at, true].dup) }
+          end
         end
+
+        # Every node, and the places of its turns.
+        def each_turn = @nodes.times { |a| yield a, (((a * 6) + 3)..((a * 6) + 5)) }
 
         # K + L, L within H.
         def stiffened(stiffness, growth, plain, angles)
@@ -209,11 +212,7 @@ module Lattice
           change = Rotation.growth_change(angles, plain[true, true, 3..5].dup.reshape(e * @nodes, 3))
           inverse = FittedFrame.inverse(growth.reshape(e * @nodes, 3, 3))
           within = Numo::Linalg.matmul(Numo::Linalg.matmul(inverse.transpose(0, 2, 1).dup, change), inverse).reshape(e, @nodes, 3, 3)
-          @nodes.times do |a|
-            (((a * 6) + 3)..((a * 6) + 5)).then do |at|
-              stiffness[true, at, at] = stiffness[true, at, at] + ((within[true, a, true, true] + within[true, a, true, true].transpose(0, 2, 1)) / 2)
-            end
-          end
+          each_turn { |a, at| stiffness[true, at, at] = stiffness[true, at, at] + ((within[true, a, true, true] + within[true, a, true, true].transpose(0, 2, 1)) / 2) }
           stiffness
         end
 
