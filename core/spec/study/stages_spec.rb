@@ -48,6 +48,14 @@ RSpec.describe Lattice::Study::Kinds::Stages do
     expect(rows[1][:von_mises]).to be_between(10e6, 250e6)
   end
 
+  it "holds plastic strain against a limit at the ends of stages, which a static study does not find" do
+    limit = { "id" => "l", "kind" => "limit", "study" => "case", "quantity" => "plastic_strain", "target" => "bar", "at_most" => "0.001 %" }
+    _, findings = solved(bar(stages(stage("bend", 6, turn: "2"), stage("let go", 1, turn: "0")), limit))
+    expect(findings[:findings].find { |f| f[:kind] == "limit" }).to include(holds: false, dimension: "ratio", value: be > 1e-4)
+    still = bar({ "id" => "c", "kind" => "study", "name" => "case", "type" => "static" }, limit)
+    expect { Lattice::Verdict::Readiness.new(still).check! }.to(raise_error(Lattice::InvalidInput) { |e| expect(e.faults.map(&:message).join).to match(/does not find the equivalent plastic strain/) })
+  end
+
   it "takes as many equal increments as it is told, and is in balance in each" do
     result, findings = solved(bar(stages(stage("pull", 5, pull: "1")), yields: false))
     expect(result.frames.map(&:value)).to be_near([0.2, 0.4, 0.6, 0.8, 1.0], 1e-9)

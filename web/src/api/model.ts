@@ -440,7 +440,11 @@ export type Quantity =
   | "alternating"
   | "biaxiality"
   | "temperature"
-  | "heat_flux";
+  | "heat_flux"
+  | "plastic_strain"
+  | "touch_pressure"
+  | "touch_gap"
+  | "touch_slip";
 
 /**
  * A model document of Gentle Lattice: the note, statement by statement. Every value carries its unit.
@@ -1852,7 +1856,11 @@ export interface StatementStudy {
     | "alternating"
     | "biaxiality"
     | "temperature"
-    | "heat_flux";
+    | "heat_flux"
+    | "plastic_strain"
+    | "touch_pressure"
+    | "touch_gap"
+    | "touch_slip";
   /**
    * Of a ladder: where the peak is looked for; of life, the bodies or places whose life is found. Everywhere when left out.
    */

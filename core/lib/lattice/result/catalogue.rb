@@ -32,7 +32,9 @@ module Lattice
       OF_VECTOR = VECTORS.keys.to_h { |name| [name, [name, *%w[x y z].map { |c| "#{name}_#{c}" }]] }.freeze
       RATES = OF_VECTOR.values_at("velocity", "acceleration").flatten.freeze
       MOVED = (OF_VECTOR.values_at("displacement", "rotation").flatten + RATES).freeze
-      OF_STATES = (FIELDS.keys - RATES - (LIFE + HEAT).map(&:name)).freeze
+      # What is found of what goes in increments.
+      OF_INCREMENTS = [PLASTIC, *TOUCH].map(&:name).freeze
+      OF_STATES = (FIELDS.keys - RATES - (LIFE + HEAT).map(&:name) - OF_INCREMENTS).freeze
 
       module_function
 

@@ -186,7 +186,7 @@ module Lattice
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
 
-        return false unless Catalogue::OF_STATES.include?(name)
+        return false unless (Catalogue::OF_STATES + Catalogue::OF_INCREMENTS).include?(name)
         return !state(0).warmth.nil? if name == "warmth"
         return !state(0).plastic.nil? if name == "plastic_strain"
         return !state(0).touch.nil? if name.start_with?("touch_")
@@ -217,7 +217,7 @@ module Lattice
       end
 
       def plastic(frame)
-        of = state(frame).plastic
+        of = state(frame).plastic or return Numo::DFloat.zeros(grid.points.size)
         grid.points.mean(1) { |b| of[b] ? of[b].reshape(*of[b].shape, 1) : Numo::DFloat.zeros(*grid.blocks[b].conn.shape, 1) }[true, 0].dup
       end
 

@@ -9,6 +9,7 @@ module Lattice
       class << self
         def reads?(kind) = self::READ.include?(kind)
         def yields? = true
+        def fields = super + Result::Catalogue::OF_INCREMENTS
 
         private
 
