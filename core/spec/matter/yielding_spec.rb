@@ -39,6 +39,10 @@ RSpec.describe Lattice::Matter::Yielding do
     end
   end
 
+  it "says which body has no material, where one is asked for" do
+    expect { shape_problem(*block).materials["block"] }.to raise_error(Lattice::InvalidInput, /“block” has no material/)
+  end
+
   it "asks for a strength where the material has none" do
     soft = metal.merge("properties" => { "young" => "2 GPa", "poisson" => "0.3" })
     expect { shape_problem(*block, soft, yields).yielding.check! }.to raise_error(Lattice::InvalidInput, /no strength/)

@@ -19,7 +19,8 @@ module Lattice
       end
 
       # @return [Material]
-      def [](body) = @by_body.fetch(body)
+      # @raise [InvalidInput] for a body without
+      def [](body) = @by_body[body] || raise(InvalidInput.at("the body “#{body}” has no material", cure: "Add a material statement for it."))
 
       # @return [Array<Fault>] bodies without material, and what is wrong with the statements
       def all_faults
