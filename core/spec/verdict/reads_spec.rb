@@ -20,7 +20,7 @@ RSpec.describe Lattice::Study::Kind do
   end
 
   it "finds of every kind what the result of one has" do
-    kinds = [Lattice::Study::Kinds::Static, Lattice::Study::Kinds::Harmonic, Lattice::Study::Kinds::Transient, Lattice::Study::Kinds::Life, Lattice::Study::Kinds::Heat]
+    kinds = %i[Static Harmonic Transient Life Heat Collapse Stages].map { |name| Lattice::Study::Kinds.const_get(name) }
     expect(kinds.map { |kind| kind.fields.uniq.size }).to eq(kinds.map { |kind| kind.fields.size })
     expect(kinds.flat_map(&:fields).uniq.sort).to eq(Lattice::Result::Catalogue::FIELDS.keys.sort)
   end
