@@ -6,7 +6,7 @@ module Verify
   # The same shells that move and turn far: the equations of a march.
   class LargeGrid < ShellGrid
     # What a turning block asks of a piece.
-    Piece = Struct.new(:conn, :stiffness, :names) do
+    Piece = Struct.new(:conn, :names) do
       def body = Struct.new(:members?, :axisymmetric?).new(false, false)
     end
 
@@ -25,10 +25,10 @@ module Verify
     # Without a name, what pushes in all.
     def push(name = nil, ...) = name ? super : @load[0, true].dup
 
-    def call(pose, tangent: true)
-      @turning ||= Lattice::Element::Large::Turning.new(Piece.new(conn, @block.stiffness, NAMES), Lattice::Algebra::Gather.rows(points, conn))
+    def call(pose)
+      @turning ||= Lattice::Element::Large::Turning.new(Piece.new(conn, NAMES), @block.stiffness, Lattice::Algebra::Gather.rows(points, conn))
       turns = pose.turns.reshape(pose.turns.shape[0], 9)[conn.flatten, true].reshape(*conn.shape, 3, 3)
-      force, matrix = @turning.call(Lattice::Algebra::Gather.rows(pose.places(points), conn), turns, tangent: tangent)
+      force, matrix = @turning.call(Lattice::Algebra::Gather.rows(pose.places(points), conn), turns)
       [dofs.table(conn, NAMES).flatten.bincount(force.flatten, minlength: dofs.size), pattern.assemble([matrix])]
     end
 

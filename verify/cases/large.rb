@@ -43,7 +43,7 @@ end
     grid.hold(:x, :y, :z) { |s, _| s.zero? }.hold(:x, :ry, :rz) { |s, _| s == 1 }.hold(:y, :rx, :rz) { |_, r| r.zero? }
     grid.push(:z, -250.0) { |s, r| s == 1 && r.zero? }
     found = grid.march(0.1) { |i| grid.at(i, :z) { |s, r| s == 1 && r.zero? } < -28 }
-    extremes = Lattice::Study::Yielding.extremes(found)
+    extremes = Lattice::Study::GivingWay.extremes(found)
     report.check("limit, kN", reference: limit, value: extremes[:factor], tolerance: 0.02, mesh: "8 × 8 quad4 of a quarter")
     next unless low
 

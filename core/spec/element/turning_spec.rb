@@ -3,7 +3,7 @@
 RSpec.describe Lattice::Element::Large::Turning do
   rotation = Lattice::Element::Large::Rotation
 
-  piece = Struct.new(:stiffness, :names, :members, :axes) do
+  piece = Struct.new(:names, :members, :axes) do
     def body = Struct.new(:members?, :axisymmetric?).new(members, false)
   end
 
@@ -36,7 +36,7 @@ RSpec.describe Lattice::Element::Large::Turning do
       let(:parts) { made.call }
       let(:start) { parts[0] }
       let(:width) { parts[2] }
-      let(:turning) { described_class.new(piece.new(parts[1], Lattice::System::Dofs::NAMES.first(width), !parts[3].nil?, parts[3]), start) }
+      let(:turning) { described_class.new(piece.new(Lattice::System::Dofs::NAMES.first(width), !parts[3].nil?, parts[3]), parts[1], start) }
       let(:whole) { width == 2 ? Numo::DFloat[[0, 0, 2.2]] : Numo::DFloat[[0.8, -1.1, 0.9]] }
 
       def nodes = start.shape[1]

@@ -10,6 +10,8 @@ export interface CollapseFinding {
   /** Where it goes soft without falling: the load rises by less than a tenth of what it did on the whole so far. */
   soft: { frame: number; factor: number } | null;
   reached: number;
+  /** Of these the one that counts. */
+  bears: number;
   /** From where on some direction does not resist any more. */
   lower: { frame: number; factor: number; directions: number | null } | null;
   increments: number;

@@ -13,7 +13,6 @@ import { LadderTable } from "../tray/LadderTable";
 import { MemberUseTable } from "../tray/MemberUseTable";
 import { LifeTable } from "../tray/LifeTable";
 import { ModesTable } from "../tray/ModesTable";
-import { bears } from "../note/studies/collapse";
 import { StagesTable } from "../tray/StagesTable";
 import { WayTable } from "../tray/WayTable";
 import { PathsTable } from "../tray/PathsTable";
@@ -130,7 +129,7 @@ function Verdicts({ view }: { view: ModelView }) {
             <tr key={i}>
               <td>{f.kind === "limit" ? `${f.words} in ${f.target}` : (WORDS[f.kind] ?? f.kind)}</td>
               <td>{study.name}</td>
-              <td className="number">{f.kind === "limit" ? `${shown.text(f.value, f.dimension)} of ${shown.text(f.allowed, f.dimension)}` : f.kind === "buckling" ? f.factor.toPrecision(4) : f.kind === "collapse" ? bears(f).toPrecision(4) : "utilisation" in f && f.utilisation !== null ? `${Math.round(f.utilisation * 100)} %` : ""}</td>
+              <td className="number">{f.kind === "limit" ? `${shown.text(f.value, f.dimension)} of ${shown.text(f.allowed, f.dimension)}` : f.kind === "buckling" ? f.factor.toPrecision(4) : f.kind === "collapse" ? f.bears.toPrecision(4) : "utilisation" in f && f.utilisation !== null ? `${Math.round(f.utilisation * 100)} %` : ""}</td>
               <td className={f.holds ? "holds" : "fails"}>
                 {f.holds ? "holds" : "fails"}
                 {"margin" in f && f.margin !== null && `, ${percent(f.margin)}`}

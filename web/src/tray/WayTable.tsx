@@ -1,7 +1,6 @@
 import { useState } from "react";
 import type { CollapseFinding, GaugeFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
-import { bears } from "../note/studies/collapse";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { Converging } from "./Converging";
@@ -54,7 +53,7 @@ export function WayTable() {
         )}
         <Graph
           x={x.map(length)}
-          curves={[{ name: state?.name ?? "", y: found.curve.factors }, ...others.map((o) => ({ name: o.name, x: ahead(o.found.curve).map(length), y: o.found.curve.factors })), ...(found.factor === null && !found.soft ? [] : [{ name: found.factor === null ? "goes soft" : "gives way", y: found.curve.factors.map(() => bears(found)), flat: true }])]}
+          curves={[{ name: state?.name ?? "", y: found.curve.factors }, ...others.map((o) => ({ name: o.name, x: ahead(o.found.curve).map(length), y: o.found.curve.factors })), ...(found.factor === null && !found.soft ? [] : [{ name: found.factor === null ? "goes soft" : "gives way", y: found.curve.factors.map(() => found.bears), flat: true }])]}
           xWords={`${words}, ${shown.unit(dimension)}`}
           yWords="load factor"
           label="load factor over movement"

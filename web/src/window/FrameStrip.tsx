@@ -1,26 +1,16 @@
 import type { ResultFrame } from "../api/types";
-import { useDesk } from "../workspace/desk";
+import { useStrip } from "./useStrip";
 
 const WORDS: Record<string, string> = { case: "cases", combination: "combinations", envelope: "envelopes" };
 
 /** The frames of a study on an axis of their own: cases in a row, then what is made of them. The mark is drawn by clicks and arrow keys. */
 export function FrameStrip({ frames, at }: { frames: ResultFrame[]; at: number }) {
-  const { set } = useDesk();
+  const { choose, strip } = useStrip(at, frames.length);
   if (frames.length < 2) return null;
-  const choose = (frame: number) => set({ frame: Math.min(Math.max(frame, 0), frames.length - 1), ends: { low: null, high: null } });
   return (
     <div
-      role="radiogroup"
-      aria-label="Frames"
+      {...strip}
       className="card flex w-full items-end overflow-x-auto px-3 pb-1 pt-1.5"
-      onKeyDown={(event) => {
-        const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-        if (!step) return;
-        event.preventDefault();
-        choose(at + step);
-        const next = event.currentTarget.querySelectorAll<HTMLButtonElement>("[role=radio]")[Math.min(Math.max(at + step, 0), frames.length - 1)];
-        next?.focus();
-      }}
     >
       {frames.map((frame, i) => (
         <div key={frame.index} className={`flex min-w-16 flex-1 flex-col items-start ${i > 0 && frames[i - 1]?.kind !== frame.kind ? "border-l border-rule pl-2" : ""}`}>

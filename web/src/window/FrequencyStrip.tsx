@@ -2,7 +2,7 @@ import type { ResonanceFinding, ResultFrame } from "../api/types";
 import { useNote } from "../note/context";
 import { steps } from "../tray/steps";
 import { digits } from "../ui/units";
-import { useDesk } from "../workspace/desk";
+import { useStrip } from "./useStrip";
 
 interface Props {
   frames: ResultFrame[];
@@ -17,8 +17,8 @@ const MANY = 40; // ticks that are small, and not reached one by one with the po
 /** Frames on the axis of their own value: natural frequencies, or factors of buckling, as ink ticks; the points of a sweep as small ones. */
 export function FrequencyStrip({ frames: all, at, running, natural = [] }: Props) {
   const { shown } = useNote();
-  const { set } = useDesk();
   const frames = all.filter((f) => f.kind !== "envelope");
+  const { choose, strip } = useStrip(at, all.length, frames.length);
   const over = all.find((f) => f.kind === "envelope");
   const values = frames.map((f) => f.value ?? 0);
   const swept = frames[0]?.kind === "frequency" || frames[0]?.kind === "time";
@@ -32,20 +32,11 @@ export function FrequencyStrip({ frames: all, at, running, natural = [] }: Props
     const wanted = begin + ((event.clientX - box.left) / box.width) * (end - begin);
     choose(values.reduce((best, v, i) => (Math.abs(v - wanted) < Math.abs((values[best] ?? 0) - wanted) ? i : best), 0));
   }
-  const choose = (frame: number) => set({ frame: Math.min(Math.max(frame, 0), all.length - 1), ends: { low: null, high: null } });
   const kind = frames[0]?.unit ?? "ratio";
   return (
     <div
-      role="radiogroup"
-      aria-label="Frames"
+      {...strip}
       className="card relative h-[58px] w-full px-3"
-      onKeyDown={(event) => {
-        const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-        if (!step) return;
-        event.preventDefault();
-        choose(at + step);
-        event.currentTarget.querySelectorAll<HTMLButtonElement>("[role=radio]")[Math.min(Math.max(at + step, 0), frames.length - 1)]?.focus();
-      }}
     >
       <div className={`relative h-9 border-b border-ink ${many ? "cursor-pointer" : ""}`} onClick={nearest}>
         {natural.filter((v) => v >= begin && v <= end).map((v, i) => (

@@ -1,26 +1,17 @@
 import type { ResultFrame } from "../api/types";
-import { useDesk } from "../workspace/desk";
+import { useStrip } from "./useStrip";
 
 const END = 1e-9;
 
 /** Stages one after the other, filled by their increments; a stage's last increment is its end. */
 export function StageStrip({ frames, at }: { frames: ResultFrame[]; at: number }) {
-  const { set } = useDesk();
+  const { choose, strip } = useStrip(at, frames.length);
   const stageOf = (f: ResultFrame) => Math.ceil((f.value ?? 0) - END) - 1;
   const stages = [...new Set(frames.map(stageOf))].map((stage) => frames.filter((f) => stageOf(f) === stage));
-  const choose = (frame: number) => set({ frame: Math.min(Math.max(frame, 0), frames.length - 1), ends: { low: null, high: null } });
   return (
     <div
-      role="radiogroup"
-      aria-label="Frames"
+      {...strip}
       className="card flex h-[58px] w-full gap-2 px-3 pt-1.5"
-      onKeyDown={(event) => {
-        const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-        if (!step) return;
-        event.preventDefault();
-        choose(at + step);
-        event.currentTarget.querySelectorAll<HTMLButtonElement>("[role=radio]")[Math.min(Math.max(at + step, 0), frames.length - 1)]?.focus();
-      }}
     >
       {stages.map((own) => {
         const last = own.at(-1) as ResultFrame;

@@ -1,6 +1,6 @@
 import type { CollapseFinding, ResultFrame } from "../api/types";
 import { digits } from "../ui/units";
-import { useDesk } from "../workspace/desk";
+import { useStrip } from "./useStrip";
 
 interface Props {
   frames: ResultFrame[];
@@ -10,24 +10,15 @@ interface Props {
 
 /** Increments one after the other, each as high as its load factor; where it gives way stands out. */
 export function WayStrip({ frames, at, found }: Props) {
-  const { set } = useDesk();
+  const { choose, strip } = useStrip(at, frames.length);
   const values = frames.map((f) => f.value ?? 0);
   const [low, high] = [Math.min(0, ...values), Math.max(0, ...values)];
   const span = high - low || 1;
   const zero = (-low / span) * 100;
-  const choose = (frame: number) => set({ frame: Math.min(Math.max(frame, 0), frames.length - 1), ends: { low: null, high: null } });
   return (
     <div
-      role="radiogroup"
-      aria-label="Frames"
+      {...strip}
       className="card relative h-[58px] w-full px-3 pt-1"
-      onKeyDown={(event) => {
-        const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-        if (!step) return;
-        event.preventDefault();
-        choose(at + step);
-        event.currentTarget.querySelectorAll<HTMLButtonElement>("[role=radio]")[Math.min(Math.max(at + step, 0), frames.length - 1)]?.focus();
-      }}
     >
       <div className="relative flex h-[38px] items-stretch gap-px">
         {frames.map((f, i) => {

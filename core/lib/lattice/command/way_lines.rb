@@ -11,8 +11,7 @@ module Lattice
                elsif finding[:soft] then "it goes soft at a load factor of"
                else "it bears, as far as the loads grew, a load factor of"
                end
-        factor = finding[:factor] || finding.dig(:soft, :factor) || finding[:reached]
-        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(factor), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
+        ["#{what}#{" (#{finding[:frame_name]})" if finding[:frame_name]}", number(finding[:bears]), finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
          [finding[:at_least] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
       end
 

@@ -5,6 +5,7 @@ module Lattice
     # Displacement elements on whole blocks: stiffness, body force, strain and stress.
     class Continuum
       include Conducting
+      include Pointwise
 
       CHUNK = 500 # elements at a time, to keep the work in the cache
 
@@ -180,26 +181,6 @@ module Lattice
         points = at_points.shape[1]
         flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
         @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup
-      end
-
-      # Strains at the points of the stiffness as sums of the movements of the nodes, with those of the elements' own modes
-      # as they follow the nodes while all is elastic.
-      # @param range [Range] of elements
-      # @return [Array(Numo::DFloat, Numo::DFloat)] [e, g, strains, n d], and volumes that go with the points [e, g]
-      def operators(range, elasticity)
-        rule = @kind.stiffness_rule
-        b = strain_operator(slopes(range, rule, mapping = mapping(range, rule))).then { |all| all.reshape(range.size, rule.size, @form.terms.size, all.shape[2]) }
-        return [b, volumes(mapping, rule)] unless modes?
-
-        follows = condensed(range, couplings(elasticity)).followers
-        more = Numo::Linalg.matmul(b[true, true, true, unknowns..].dup.reshape(range.size, rule.size * @form.terms.size, b.shape[3] - unknowns), follows)
-        [b[true, true, true, 0...unknowns] + more.reshape(range.size, rule.size, @form.terms.size, unknowns), volumes(mapping, rule)]
-      end
-
-      # @return [Numo::Int32] [n] the stiffness point that is nearest to each node
-      def nearest_points
-        at = @kind.stiffness_rule.points
-        Numo::Int32.cast(@kind.nodes_at.to_a.map { |node| ((at - Numo::DFloat.cast(node).reshape(1, node.size))**2).sum(1).min_index })
       end
 
       private

@@ -24,7 +24,7 @@ module Lattice
         def predict(_along, scale, _last, level) = [scale, @most].min.then { |s| [[@size * s, @upto - level].min, s] }
 
         # @return [Float] a further part of the level
-        def correct(_rest, _along, _moved, _level) = 0.0
+        def correct(_rest, _along, _moved) = 0.0
       end
 
       # The length of what moves is given, whatever the level does: M. A. Crisfield, A fast incremental/iterative solution
@@ -53,7 +53,7 @@ module Lattice
         # @param along [Numo::DFloat] movements of a unit of level
         # @param moved [Numo::DFloat] in this increment so far
         # @return [Float, nil] nil where no level is on the arc
-        def correct(rest, along, moved, _level)
+        def correct(rest, along, moved)
           rest, along, moved = [rest, along, moved].map { |all| all[@moves].dup }
           sum = moved + rest
           a = along.dot(along)

@@ -8,6 +8,9 @@ module Lattice
       # push [unknowns] and given [unknowns]: loads and prescribed movements of a unit of level; base [unknowns]: loads at level zero
       attr_reader :structure, :push, :given, :base
 
+      # @return [Array<Touch>]
+      attr_reader :touches
+
       # @param structure [System::Structure] loaded and held
       # @param weights [Numo::DFloat] [cases] of the loads that grow
       # @param nodes [Numo::DFloat] [n, 3] where the nodes start
@@ -16,11 +19,12 @@ module Lattice
         @structure = structure
         @nodes = nodes
         @dofs = structure.dofs
-        @parts = structure.pieces.map { |piece| Element::Large::Turning.new(piece, Algebra::Gather.rows(nodes, piece.conn), yielding&.law(piece)) }
+        stiffnesses = structure.pieces.map(&:stiffness)
+        @parts = structure.pieces.zip(stiffnesses).map { |piece, k| Element::Large::Turning.new(piece, k, Algebra::Gather.rows(nodes, piece.conn), yielding&.law(piece)) }
         @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
         @touches = structure.conditions.select(&:touches?).map { |condition| Touch.new(structure, condition, nodes) }
         @tightening = structure.bolts.tightened.empty? ? nil : Tightening.new(structure)
-        join
+        join(structure.assemble(stiffnesses))
         @moves = structure.constraints.expand(Numo::DFloat.zeros(weights.size, structure.constraints.free.size))
         between(weights * 0, weights)
       end
@@ -38,16 +42,13 @@ module Lattice
         self
       end
 
-      # @return [Array<Touch>]
-      attr_reader :touches
-
       # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
       # what each touch says; shortenings [bolts] m, nil without.
       Read = Struct.new(:recovered, :touched, :pressed, :shortenings, keyword_init: true)
 
       # @return [Read]
       def read(pose, level)
-        Read.new(recovered: recovered(pose, level), touched: touches.empty? ? nil : touches.map(&:at_nodes).reduce(:+), pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level))
+        Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level))
       end
 
       # Whether everything that presses and slides has settled; corrects it where not.
@@ -69,20 +70,19 @@ module Lattice
       def given? = given.ne(0).any?
 
       # @param pose [Pose]
-      # @param tangent [Boolean]
-      # @return [Array(Numo::DFloat, Algebra::SymmetricMatrix)] forces [unknowns], and nil or the tangent
-      def call(pose, tangent: true)
+      # @return [Array(Numo::DFloat, Algebra::SymmetricMatrix)] forces [unknowns], and the tangent
+      def call(pose)
         places = pose.places(@nodes)
         forces = Numo::DFloat.zeros(@dofs.size)
         matrices = @parts.zip(@tables).map do |part, table|
-          force, matrix = part.call(*at(part, places, pose), tangent: tangent)
+          force, matrix = part.call(*at(part, places, pose))
           forces += table.flatten.bincount(force.flatten, minlength: @dofs.size)
           matrix
         end
         forces += @joins.dot(pose.moved) if @joins
         forces += @tightening.forces(pose.moved) if @tightening
         forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
-        [forces, tangent ? whole(matrices) : nil]
+        [forces, whole(matrices)]
       end
 
       # What has flowed at the last pose stays.
@@ -111,6 +111,14 @@ module Lattice
 
       private
 
+      # Where a node belongs to several touches, the one that presses it most.
+      def touched
+        touches.map(&:at_nodes).reduce do |one, other|
+          more = (other[true, 3].ne(0) & (one[true, 3].eq(0) | (other[true, 0] > one[true, 0]))).where
+          more.empty? ? one : one.tap { |all| all[more, true] = other[more, true] }
+        end
+      end
+
       def pull
         return unless @tightening
 
@@ -127,8 +135,7 @@ module Lattice
       end
 
       # Springs, bolts and links beside the elements.
-      def join
-        plain = structure.assemble(structure.pieces.map(&:stiffness))
+      def join(plain)
         all = structure.sprung(structure.bolted(plain))
         structure.hold_idle(all)
         @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)

@@ -15,12 +15,10 @@ module Lattice
       WORSE = 1e3 # times what was left over at first
 
       # An increment that has come to rest. residuals: what was left over, iteration by iteration, against what acts; lower: pivots
-      # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m;
-      # read: see Equations#read.
-      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower,
-                             :scale, :slope, :read, keyword_init: true)
+      # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m; read: see Equations#read.
+      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower, :slope, :read, keyword_init: true)
 
-      # worst: the unknown where most was left over when an increment last failed
+      # cuts: how often an increment was halved; worst: the unknown where most was left over last
       attr_reader :cuts, :worst
 
       # @param equations [Equations]
@@ -35,7 +33,7 @@ module Lattice
 
       # @param pose [Pose] to start from, at rest
       # @param level [Float]
-      # @yield [Increment] each that has come to rest; answers :stop, or :last to go no further
+      # @yield [Increment] each that has come to rest; answers :stop to go no further
       # @return [String] why it ended: "done", or "no further"
       def call(pose, level = 0.0)
         @scale = 1.0
@@ -93,9 +91,9 @@ module Lattice
           end
           @factors.of(@constraints.reduce(matrix)) or return
           along = along(matrix)
-          wanted = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(rest.reshape(1, rest.size))))[0, true]
-          change = @control.correct(wanted, along, moved, more) or return
-          step = wanted + (along * change)
+          mend = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(rest.reshape(1, rest.size))))[0, true]
+          change = @control.correct(mend, along, moved) or return
+          step = mend + (along * change)
           moved += step
           more += change
           now = now.step(step)
@@ -109,7 +107,7 @@ module Lattice
         @along = @factors.of(@constraints.reduce(matrix)) && along(matrix)
         way = @along && (@along.dot(moved).negative? ? -1 : 1)
         length = @along && norm(@along)
-        Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: @along && @factors.lower, scale: @scale, slope: length&.positive? ? way / length : nil,
+        Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: @along && @factors.lower, slope: length&.positive? ? way / length : nil,
                       read: @equations.read(pose, level))
       end
 

@@ -105,15 +105,14 @@ module Lattice
 
       def lay(nodes)
         one, other = @condition.sides(@structure)
-        found = one.pieces.filter_map { |piece| rows_of(piece, other, nodes) }
-        nothing! if found.empty?
+        found = one.pieces.filter_map { |piece| System::DualRows.over(nodes, piece, other, @condition.reach)&.first }
+        @condition.out_of_reach! if found.empty?
         @rows, @row, @node, @factors, @far, @weights = joined(found)
         @normals = @structure.normals(one.places, @rows)
         materials = (one.places + other.places).map { |p| @structure.problem.materials[p.body].young }
         deep = depth(one.places[0].body, nodes)
         @weights *= deep
-        @size = Numo::DFloat.zeros(@rows.size) + (@dimension == 3 ? Math.sqrt(one.fineness) : 1.0)
-        @size = (@size * one.fineness) / deep unless @dimension == 3
+        @size = @dimension == 3 ? Numo::DFloat.zeros(@rows.size) + Math.sqrt(one.fineness) : Numo::DFloat.ones(@rows.size) * one.fineness / deep
         @bed = (materials.min * STIFF) / @size
         @start = gap_of(nodes)
         @start = Numo::DFloat.zeros(@rows.size) if @condition.touching?
@@ -127,31 +126,18 @@ module Lattice
         @dimension == 3 ? 1.0 : body.thickness
       end
 
-      def nothing!
-        reach = Quantity::Display.format(@condition.reach, "length", system: @structure.problem.document.units)
-        raise @condition.statement.fault("nothing of “#{@condition.statement['to']}” lies within #{reach} of “#{@condition.statement['target']}”",
-                                         path: "reach", cure: "Give a larger reach, or choose regions that face each other.")
-      end
-
-      def rows_of(piece, other, nodes)
-        parts = other.pieces.map { |p| [p, System::Overlap.new(nodes, piece.conn, p.conn, [piece.kind, p.kind], @condition.reach).call] }.reject { |_, points| points.empty? }
-        return if parts.empty?
-
-        rows = System::DualRows.new(parts.map(&:last), piece.conn, parts.map { |p, _| p.conn }, piece.kind, piece.sizes)
-        rows.call
-        [rows.own, rows.plain, rows.node_weight]
-      end
-
       # Rows by their nodes: that node, then entries (row, node, factor, whether on the other side), and the area of each.
       def joined(found)
-        own, plain, weights = found[0]
         raise @condition.statement.fault("one of its sides has faces of several shapes", path: "target", cure: "Mesh it with one shape of elements, or use one statement for each.") if found.size > 1
 
+        found[0].call
+        own = found[0].own
+        plain = found[0].plain
         rows = Algebra::Gather.distinct([own.nodes])
         rank = Numo::Int32.zeros(@dofs.nodes).tap { |all| all[rows] = Numo::Int32.new(rows.size).seq }
         row = rank[own.nodes].concatenate(rank[plain.nodes])
         far = Numo::Int32.zeros(own.nodes.size).concatenate(Numo::Int32.ones(plain.nodes.size))
-        [rows, row, own.others.concatenate(plain.others), own.factors.concatenate(plain.factors * -1), far, weights[rows].dup]
+        [rows, row, own.others.concatenate(plain.others), own.factors.concatenate(plain.factors * -1), far, found[0].node_weight[rows].dup]
       end
 
       # Rows applied to vectors at nodes: [rows, 3]

@@ -15,6 +15,12 @@ module Lattice
         raise statement.fault("“#{shared[0][1]}” is on both of its sides", path: "to", cure: "Choose another region for one of them.") unless shared.empty?
       end
 
+      # @raise [InvalidInput] where nothing of the one side lies near the other
+      def out_of_reach!
+        length = Quantity::Display.format(reach, "length", system: problem.document.units)
+        raise statement.fault("nothing of “#{statement['to']}” lies within #{length} of “#{statement['target']}”", path: "reach", cure: "Give a larger reach, or choose regions that face each other.")
+      end
+
       def signature = [*super, others.map(&:key).sort]
 
       private

@@ -4,6 +4,8 @@ module Lattice
   module Study
     # What studies on one stiffness have in common: the equations of a problem on its mesh.
     class Linear
+      ALONE = 1e-6 # of a moment over the part's size, under which a force is what rounding left over
+
       # @param problem [Problem]
       # @param grid [Mesh::Grid]
       # @param study [Model::Statement]
@@ -56,6 +58,20 @@ module Lattice
           ends = piece.ends(moved, per_length, free)
           [piece.fibres.stresses(ends), ends]
         end.transpose
+      end
+
+      # What acts with some factors of the cases: label, and its size as it is; a torque has no force, but a moment.
+      # @param totals [Array<Hash>] see System::Totals
+      # @param weights [Numo::DFloat] [cases]
+      # @return [Array<Hash>]
+      def sizes_of(totals, weights)
+        totals.filter_map do |total|
+          weight = weights[@problem.cases.index(total[:case] == Load::Cases::UNNAMED ? "" : total[:case].to_s)]
+          force, moment = total.values_at(:force, :moment).map { |parts| Math.sqrt(parts.sum { |f| f * f }) * weight.abs }
+          turns = force * @problem.parts.size < moment * ALONE
+          size = turns ? moment : force
+          { label: total[:label], size: size, dimension: turns ? "moment" : "force" } if size.positive?
+        end
       end
 
       # @param frames [Array<Result::Frame>]

@@ -21,6 +21,16 @@ module Lattice
       # covered: m² (or m) of the dependent side that is joined; whole: of all of it
       attr_reader :covered, :whole
 
+      # Rows of some pieces of one side over all of the other.
+      # @param nodes [Numo::DFloat] [n, 3]
+      # @param piece [Side::Pieces] that depend
+      # @param other [Side]
+      # @return [Array(DualRows, Array)] and the other's pieces that were met with their points; nil where nothing lies within reach
+      def self.over(nodes, piece, other, reach)
+        parts = other.pieces.map { |p| [p, Overlap.new(nodes, piece.conn, p.conn, [piece.kind, p.kind], reach).call] }.reject { |_, points| points.empty? }
+        [new(parts.map(&:last), piece.conn, parts.map { |p, _| p.conn }, piece.kind, piece.sizes), parts] unless parts.empty?
+      end
+
       # @param points [Array<Overlap::Points>] of one kind of other faces each
       # @param conn [Numo::Int32] [k, n] dependent faces
       # @param others [Array<Numo::Int32>] the others, kind by kind
@@ -72,14 +82,14 @@ module Lattice
         mine = Algebra::Gather.distinct([@plain.nodes])
         return Rows.new(mine, mine.dup, Numo::DFloat.ones(mine.size)) unless @kind.quadratic?
 
-        ends = @kind.edges.map { |a, b, middle| [@conn[true, middle].dup, @conn[true, a].dup, @conn[true, b].dup] }.transpose.map { |lists| joined(lists) }
-        partners = Array.new(2) { Numo::Int32.zeros(@conn.max + 1).fill(-1) }
-        partners.each_with_index { |all, k| all[ends[0]] = ends[k + 1] }
-        middle = (partners[0][mine] >= 0).where
-        one = Numo::DFloat.ones(mine.size).tap { |all| all[middle] = 1 / MIDDLE unless middle.empty? }
-        return Rows.new(mine, mine.dup, one) if middle.empty?
+        middle, *ends = middles
+        rank = Numo::Int32.zeros(@conn.max + 1).fill(-1).tap { |all| all[middle] = Numo::Int32.new(middle.size).seq }
+        at = (rank[mine] >= 0).where
+        one = Numo::DFloat.ones(mine.size)
+        return Rows.new(mine, mine.dup, one) if at.empty?
 
-        more = partners.map { |all| [mine[middle].dup, all[mine[middle]].dup, Numo::DFloat.zeros(middle.size).fill(-CORNER / MIDDLE)] }
+        one[at] = 1 / MIDDLE
+        more = ends.map { |all| [mine[at].dup, all[rank[mine[at]]].dup, Numo::DFloat.zeros(at.size).fill(-CORNER / MIDDLE)] }
         Rows.new(*[[mine, mine.dup, one], *more].transpose.map { |lists| joined(lists) })
       end
 
@@ -171,11 +181,20 @@ module Lattice
         Rows.new(node[keep].dup, Numo::Int32.cast(keys[keep] % count), values[keep] / weight[keep])
       end
 
+      # Nodes in the middle of sides, each once, and those at either end of them.
+      # @return [Array<Numo::Int32>] three lists
+      def middles
+        @middles ||= begin
+          all = @kind.edges.map { |a, b, middle| [middle, a, b].map { |c| @conn[true, c].dup } }.transpose.map { |lists| joined(lists) }
+          found, index = Algebra::Distinct.of(all[0])
+          first = Numo::Int32.zeros(found.size).tap { |f| f[index] = Numo::Int32.new(index.size).seq }
+          [found, all[1][first].dup, all[2][first].dup]
+        end
+      end
+
       # u at a mid-side is 0.6 of its own row and 0.2 of each neighbour.
       def unblended(rows)
-        sides = @kind.edges.map { |a, b, middle| [@conn[true, middle], @conn[true, a], @conn[true, b]] }
-        middle, *ends = sides.transpose.map { |lists| lists.map(&:dup).reduce { |a, b| a.concatenate(b) } }
-        middle, first = Algebra::Distinct.of(middle).then { |found, index| [found, Numo::Int32.zeros(found.size).tap { |f| f[index] = Numo::Int32.new(index.size).seq }] }
+        middle, *ends = middles
         is_middle = Numo::Int8.zeros(@conn.max + 1).tap { |mark| mark[middle] = 1 }
         factors = rows.factors.dup
         at = is_middle[rows.nodes].ne(0).where
@@ -184,7 +203,7 @@ module Lattice
         factors[at] = factors[at] * MIDDLE
         present = Numo::Int8.zeros(is_middle.size).tap { |mark| mark[rows.nodes] = 1 }
         some = present[middle].ne(0).where
-        more = ends.map { |e| [middle[some].dup, e[first[some]].dup, Numo::DFloat.zeros(some.size).fill(CORNER)] }
+        more = ends.map { |e| [middle[some].dup, e[some].dup, Numo::DFloat.zeros(some.size).fill(CORNER)] }
         Rows.new(*[[rows.nodes, rows.others, factors], *more].transpose.map { |lists| lists.reduce { |a, b| a.concatenate(b) } })
       end
     end

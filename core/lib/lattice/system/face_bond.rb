@@ -24,24 +24,16 @@ module Lattice
         found = @one.pieces.map { |piece| joined(piece) }
         covered = found.sum { |f| f[:covered] }
         gaps = found.flat_map { |f| f[:gaps] }
-        nothing! if gaps.empty?
+        @condition.out_of_reach! if gaps.empty?
         { covered: covered, whole: found.sum { |f| f[:whole] }, least: gaps.min, greatest: gaps.max, nodes: found.sum { |f| f[:nodes] } }
       end
 
       private
 
-      def nothing!
-        raise @condition.statement.fault("nothing of “#{@condition.statement['to']}” lies within #{shown(@condition.reach)} of “#{@condition.statement['target']}”",
-                                         path: "reach", cure: "Give a larger reach, or choose regions that face each other.")
-      end
-
-      def shown(length) = Quantity::Display.format(length, "length", system: @structure.problem.document.units)
-
       def joined(piece)
-        parts = @other.pieces.map { |p| [p, Overlap.new(@grid.nodes, piece.conn, p.conn, [piece.kind, p.kind], @condition.reach).call] }.reject { |_, points| points.empty? }
-        return { covered: 0.0, whole: piece.sizes.sum, gaps: [], nodes: 0 } if parts.empty?
+        rows, parts = DualRows.over(@grid.nodes, piece, @other, @condition.reach)
+        return { covered: 0.0, whole: piece.sizes.sum, gaps: [], nodes: 0 } unless rows
 
-        rows = DualRows.new(parts.map(&:last), piece.conn, parts.map { |p, _| p.conn }, piece.kind, piece.sizes)
         entries = rows.call
         nodes = tie(entries, rows, parts)
         { covered: rows.covered, whole: rows.whole, gaps: parts.flat_map { |_, points| points.gaps.minmax }, nodes: nodes }

@@ -68,15 +68,12 @@ function Start({ statement }: { statement: Study }) {
   );
 }
 
-/** The load factor that counts. */
-export const bears = (found: CollapseFinding) => found.factor ?? found.soft?.factor ?? found.reached;
-
 function Found({ id }: { id: string }) {
   const { view, shown } = useNote();
   const state = view.studies.find((s) => s.statement === id);
   const found = state?.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse");
   if (!found) return null;
-  const factor = bears(found);
+  const factor = found.bears;
   return (
     <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-collapse>
       {found.factor !== null ? "It gives way at " : found.soft ? "It goes soft at " : "It bears, as far as the loads grew, "}

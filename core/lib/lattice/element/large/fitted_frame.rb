@@ -17,7 +17,6 @@ module Lattice
           @plane = plane
           @arms = arms(start)
           @triads = plane ? nil : triads(@arms)
-          @spread = (@arms**2).sum(2).sum(1)
         end
 
         def axes = @plane ? 1 : 3
@@ -50,15 +49,6 @@ module Lattice
               end
             end
           end
-        end
-
-        # @param m [Numo::DFloat] [e, 3, 3]
-        # @return [Numo::DFloat] [e, 3, 3]
-        def self.inverse(m)
-          rows = (0..2).map { |i| m[true, i, true].dup }
-          cofactors = (0..2).map { |i| V.cross(rows[(i + 1) % 3], rows[(i + 2) % 3]) }
-          det = V.dot(rows[0], cofactors[0])
-          Numo::DFloat.zeros(*m.shape).tap { |all| cofactors.each_with_index { |c, i| all[true, true, i] = V.times(c, 1 / det) } }
         end
 
         private
@@ -104,7 +94,7 @@ module Lattice
         # A⁻¹ of A = Σ (X·x) I − x Xᵀ
         def metric(first, inside)
           outer = Numo::Linalg.matmul(inside.transpose(0, 2, 1).dup, first)
-          self.class.inverse((Rotation.none(first.shape[0]) * (first * inside).sum(2).sum(1).reshape(first.shape[0], 1, 1)) - outer)
+          Numo::Linalg.inv((Rotation.none(first.shape[0]) * (first * inside).sum(2).sum(1).reshape(first.shape[0], 1, 1)) - outer)
         end
 
         def turning(first, inside)

@@ -8,13 +8,7 @@ module Lattice
       class Flowing
         # Points of a thickness from -1 to 1 with its faces among them, and their weights: Simpson's rule over four parts, which is exact
         # while all is elastic, and when all flows.
-        LAYERS = (-4..4).map do |i|
-          [i / 4.0, (if i.abs == 4
-                       1
-                     else
-                       i.odd? ? 4 : 2
-                     end) / 12.0]
-        end.freeze
+        LAYERS = [1, 4, 2, 4, 2, 4, 2, 4, 1].each_with_index.map { |w, i| [(i - 4) / 4.0, w / 12.0] }.freeze
         FACES = { "bottom" => 0, "middle" => 4, "top" => 8 }.freeze
 
         # @param piece [ContinuumPiece, ShellPiece]

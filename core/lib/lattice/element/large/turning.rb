@@ -14,9 +14,10 @@ module Lattice
         attr_reader :piece
 
         # @param piece [ContinuumPiece, ShellPiece, BeamPiece]
+        # @param stiffness [Numo::DFloat] [names, names, e, n, n] of its elements
         # @param start [Numo::DFloat] [e, n, 3] its nodes
         # @param law [Matter::Law, nil] by which its material flows
-        def initialize(piece, start, law = nil)
+        def initialize(piece, stiffness, start, law = nil)
           @piece = piece
           @flowing = law && Flowing.new(piece, law)
           @elements, @nodes, = start.shape
@@ -25,7 +26,7 @@ module Lattice
           @moves = @width == 2 ? 2 : 3
           @frame = frame_of(start)
           @arms = start - (start.sum(1) / @nodes).reshape(@elements, 1, 3)
-          @stiffness = (law && piece.stiffness_of_flow) || piece.stiffness.transpose(2, 3, 0, 4, 1).dup.reshape(@elements, @nodes * @width, @nodes * @width)
+          @stiffness = (law && piece.stiffness_of_flow) || stiffness.transpose(2, 3, 0, 4, 1).dup.reshape(@elements, @nodes * @width, @nodes * @width)
         end
 
         # Forces at the nodes, and how they change.
@@ -210,7 +211,7 @@ module Lattice
 
           e = stiffness.shape[0]
           change = Rotation.growth_change(angles, plain[true, true, 3..5].dup.reshape(e * @nodes, 3))
-          inverse = FittedFrame.inverse(growth.reshape(e * @nodes, 3, 3))
+          inverse = Numo::Linalg.inv(growth.reshape(e * @nodes, 3, 3))
           within = Numo::Linalg.matmul(Numo::Linalg.matmul(inverse.transpose(0, 2, 1).dup, change), inverse).reshape(e, @nodes, 3, 3)
           each_turn { |a, at| stiffness[true, at, at] = stiffness[true, at, at] + ((within[true, a, true, true] + within[true, a, true, true].transpose(0, 2, 1)) / 2) }
           stiffness

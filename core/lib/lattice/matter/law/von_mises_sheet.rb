@@ -89,7 +89,7 @@ module Lattice
           one = (more * 2 * @shifting / 3) + 1
           two = 1 - (more * slope * 2 / 3)
           flexible = @compliance.reshape(1, 3, 3) + (PLANE.reshape(1, 3, 3) * (more / one).reshape(k, 1, 1))
-          stiff = Element::Large::FittedFrame.inverse(flexible)
+          stiff = Numo::Linalg.inv(flexible)
           pushed = shifted.dot(PLANE)
           unit = Numo::Linalg.matmul(stiff, pushed.reshape(k, 3, 1)).reshape(k, 3)
           square = (shifted * pushed).sum(1)

@@ -9,7 +9,6 @@ module Lattice
 
         VERSION = 1
         COUNT = 4
-        ALONE = 1e-6 # of a moment over the part's size, under which a force is what rounding left over
 
         class << self
           def count(study) = study["modes"] || COUNT
@@ -82,7 +81,8 @@ module Lattice
           frames = factors.to_a.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "shape", name: "shape #{i + 1}", value: f, unit: "ratio") }
           result = of_shapes(frames, frames.map { |f| shapes[f.index, true].dup })
           moved = frames.map { |f| shares(result.displacement(f.index)) }
-          result.with_found(buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: loads, peaks: peaks, shares: moved })
+          result.with_found(buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: sizes_of(@state.totals, Steps.new(@problem.cases).weights[@frame]), peaks: peaks,
+                                        shares: moved })
         end
 
         def named = @state.frames.size > 1 ? @state.frames[@frame].name : nil
@@ -96,18 +96,6 @@ module Lattice
         def peaks
           field = @state.field("von_mises", @frame)
           @grid.blocks.map(&:body).uniq.to_h { |body| [body, field[@grid.points.of(body)].max] }
-        end
-
-        # What acts in the frame, for the load at which it buckles: label, and its size as it is; a torque has no force, but a moment.
-        def loads
-          weights = Steps.new(@problem.cases).weights[@frame]
-          @state.totals.filter_map do |total|
-            weight = weights[@problem.cases.index(total[:case] == Load::Cases::UNNAMED ? "" : total[:case].to_s)]
-            force, moment = total.values_at(:force, :moment).map { |parts| Math.sqrt(parts.sum { |f| f * f }) * weight.abs }
-            turns = force * @problem.parts.size < moment * ALONE
-            size = turns ? moment : force
-            { label: total[:label], size: size, dimension: turns ? "moment" : "force" } if size.positive?
-          end
         end
       end
     end

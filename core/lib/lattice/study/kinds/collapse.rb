@@ -6,7 +6,7 @@ module Lattice
       # Loads that grow in increments while the part moves and turns as far as it likes, until it gives way, and beyond.
       class Collapse < Marching
         VERSION = 1
-        READ = %w[path gauge bolt].freeze
+        READ = %w[path gauge].freeze
         FARTHEST = 0.02 # of the part's size, in one increment
 
         class << self
@@ -28,13 +28,10 @@ module Lattice
 
           def findings(problem, study, result)
             found = result.found[:collapse]
-            growth = Growth.new(study)
-            wanted = growth.at_least
-            given = found[:factor] || found.dig(:soft, :factor)
-            factor = given || found[:reached]
-            used = wanted && (wanted / factor)
-            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, factor), at_least: wanted,
-               utilisation: given || (used && used <= 1) ? used : nil,
+            wanted = Growth.new(study).at_least
+            used = wanted && (wanted / found[:bears])
+            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, found[:bears]), at_least: wanted,
+               utilisation: found[:factor] || found[:soft] || (used && used <= 1) ? used : nil,
                margin: used && (1 - used), holds: used.nil? || used <= 1, target: "collapse" }]
           end
 
@@ -137,20 +134,12 @@ module Lattice
         def outcome(found, march)
           frames = found.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "increment", name: "load factor #{format('%.4g', f.level)}", value: f.level, unit: "ratio") }
           result = Result::Way.new(grid: @grid, frames: frames, states: found.map { |f| state(f) }, about: about)
-          result.with_found(collapse: Yielding.new(found, result).to_h.merge(case: named, cuts: march.cuts, reason: @reason, joins: @equations.turn_of_joins(found[-1].pose), loads: loads,
-                                                                             imperfection: @growth.imperfection&.size, touches: touched(found)))
+          told = { case: named, cuts: march.cuts, reason: @reason, joins: @equations.turn_of_joins(found[-1].pose), loads: sizes_of(@structure.totals.rows(1.0), @weights),
+                   imperfection: @growth.imperfection&.size, touches: touched(found) }
+          result.with_found(collapse: GivingWay.new(found, result).to_h.merge(told))
         end
 
         def named = @problem.cases.frame_names.size > 1 ? @problem.cases.frame_names[@frame] : nil
-
-        # What acts at a factor of one: label and size.
-        def loads
-          @structure.totals.rows(1.0).filter_map do |total|
-            weight = @weights[@problem.cases.index(total[:case] == Load::Cases::UNNAMED ? "" : total[:case].to_s)]
-            force = Math.sqrt(total[:force].sum { |f| f * f }) * weight.abs
-            { label: total[:label], size: force, dimension: "force" } if force.positive?
-          end
-        end
       end
     end
   end

@@ -7,6 +7,7 @@ module Lattice
       class Stages < Marching
         VERSION = 1
         READ = %w[limit path gauge bolt].freeze
+        END_OF = 1e-9 # of a stage
 
         class << self
           def check!(problem, study)
@@ -51,33 +52,29 @@ module Lattice
         def march
           pose = Engine::Pose.start(@structure.dofs)
           before = @stages[0].factors * 0
-          @stages.each_with_index.map do |stage, i|
+          @stages.each_with_index.with_object([]) do |(stage, i), rows|
             made = @done.size
             walk = Engine::March.new(@equations.between(before, stage.factors), control(stage))
-            ended = walk.call(pose) do |increment|
-              @done << [i, increment]
-              tell(stage, i, increment)
-              :stop if increment.level >= 1 - 1e-9
-            end
-            pose = @done.last[1].pose unless @done.empty?
-            @equations.lock(pose)
-            before = stage.factors
-            row = { name: stage.name, frame: ended == "done" ? @done.size - 1 : nil, increments: @done.size - made, cuts: walk.cuts, residuals: @done.drop(made).map { |_, found| found.residuals } }
-            break [*(@rows || []), row].tap { @broken = broken(stage, walk) } unless ended == "done"
+            whole = walk.call(pose) { |increment| taken(stage, i, increment) } == "done"
+            rows << { name: stage.name, frame: whole ? @done.size - 1 : nil, increments: @done.size - made, cuts: walk.cuts, residuals: @done.drop(made).map { |_, found| found.residuals } }
+            break rows.tap { @broken = broken(stage, walk) } unless whole
 
-            (@rows ||= []) << row
-            row
+            pose = @done.last[1].pose
+            before = stage.factors
+            @equations.lock(pose)
           end
+        end
+
+        def taken(stage, number, increment)
+          @done << [number, increment]
+          told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
+          :stop if increment.level >= 1 - END_OF
         end
 
         # What presses is found best in one go.
         def control(stage)
           few = @equations.touches.any? ? 1.0 : Study::Stages::FIRST
           Engine::Control::Level.new(stage.increments ? 1.0 / stage.increments : few, 1.0, stage.increments ? 1.0 : Engine::Control::MOST)
-        end
-
-        def tell(stage, number, increment)
-          told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
         end
 
         # Where it ended before its end: the stage, how far it came, and where most was left over.
@@ -89,10 +86,10 @@ module Lattice
 
         def outcome(rows)
           frames = @done.each_with_index.map do |(i, found), k|
-            ends = found.level >= 1 - 1e-9
+            ends = found.level >= 1 - END_OF
             Result::Frame.new(index: k, kind: "stage", name: ends ? @stages[i].name : "#{@stages[i].name}, #{(found.level * 100).round} %", value: i + found.level, unit: "ratio")
           end
-          ended = @done.each_index.select { |k| @done[k][1].level >= 1 - 1e-9 }
+          ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
           Result::Staged.new(grid: @grid, frames: frames, states: @done.map { |_, found| state(found) }, about: about)
                         .with_found(stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
                                               touches: touched(@done.map(&:last)) })

@@ -3,7 +3,7 @@
 module Lattice
   module Study
     # What a way of growing loads tells: where the load was greatest before it fell, how the part moved most, and how it was found.
-    class Yielding
+    class GivingWay
       SOFT = 0.1
 
       # @return [Hash] factor, at and least; see to_h
@@ -17,13 +17,15 @@ module Lattice
         @levels = found.map(&:level)
       end
 
-      # @return [Hash] factor: the load factor at which it gives way, nil where none was passed; at: the frame before it; soft: where it goes soft without falling; reached: the
-      #   greatest there is; least: the lowest after it; lower: the first frame in which some direction does not resist, and how many;
-      #   curve: the place that moves most, its component, and how far in every frame, m; turned: the greatest turn, rad
+      # @return [Hash] factor: the load factor at which it gives way, nil where none was passed; at: the frame before it; least: the lowest
+      #   after it; soft: where it goes soft without falling; reached: the greatest there is; bears: the one of these that counts;
+      #   lower: the first frame in which some direction does not resist, and how many; curve: the place that moves most, its component,
+      #   and how far in every frame, m; turned: the greatest turn, rad
       def to_h
         found = extremes
-        { **found, soft: found[:factor] ? nil : soft, reached: @levels.max, lower: lower(found[:at]), increments: @found.size,
-                   iterations: @found.sum { |f| f.residuals.size }, residuals: @found.map(&:residuals), curve: curve, turned: turned }
+        soft = found[:factor] ? nil : softened
+        { **found, soft: soft, reached: @levels.max, bears: found[:factor] || soft&.fetch(:factor) || @levels.max, lower: lower(found[:at]),
+                   increments: @found.size, iterations: @found.sum { |f| f.residuals.size }, residuals: @found.map(&:residuals), curve: curve, turned: turned }
       end
 
       def extremes = peak.then { |top| { factor: top&.last, at: top&.first, least: top && least(top.first) } }
@@ -71,7 +73,7 @@ module Lattice
 
       # Where the load, without falling, rises by less than a tenth of what it did on the whole so far for the same movement.
       # @return [Hash, nil] the frame before it, and the factor
-      def soft
+      def softened
         ratios = @found.map { |f| f.slope && (f.slope * Math.sqrt((f.pose.moved**2).sum) / f.level) }
         i = (1...ratios.size).find { |k| ratios[k] && ratios[k - 1] && ratios[k] < SOFT } or return
         before, after = ratios[(i - 1)..i]

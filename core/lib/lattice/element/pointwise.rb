@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    # What a continuum's material sees point by point.
+    module Pointwise
+      # Strains at the points of the stiffness as sums of the movements of the nodes, with those of the elements' own modes
+      # as they follow the nodes while all is elastic.
+      # @param range [Range] of elements
+      # @return [Array(Numo::DFloat, Numo::DFloat)] [e, g, strains, n d], and volumes that go with the points [e, g]
+      def operators(range, elasticity)
+        rule = @kind.stiffness_rule
+        mapping = mapping(range, rule)
+        b = strain_operator(slopes(range, rule, mapping)).then { |all| all.reshape(range.size, rule.size, @form.terms.size, all.shape[2]) }
+        return [b, volumes(mapping, rule)] unless modes?
+
+        follows = condensed(range, couplings(elasticity)).followers
+        more = Numo::Linalg.matmul(b[true, true, true, unknowns..].dup.reshape(range.size, rule.size * @form.terms.size, b.shape[3] - unknowns), follows)
+        [b[true, true, true, 0...unknowns] + more.reshape(range.size, rule.size, @form.terms.size, unknowns), volumes(mapping, rule)]
+      end
+
+      # @return [Numo::Int32] [n] the stiffness point that is nearest to each node
+      def nearest_points
+        at = @kind.stiffness_rule.points
+        Numo::Int32.cast(@kind.nodes_at.to_a.map { |node| ((at - Numo::DFloat.cast(node).reshape(1, node.size))**2).sum(1).min_index })
+      end
+    end
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+RSpec.describe Lattice::Element::Dilatation do
+  { 3 => 2, 4 => 3, 6 => 3 }.each do |strains, stretches|
+    it "leaves the shape of #{strains} strains as it is, and changes the volume evenly" do
+      random = Random.new(strains)
+      operator = Numo::DFloat.cast(Array.new(2 * 4 * strains * 8) { random.rand(-1.0..1.0) }).reshape(2, 4, strains, 8)
+      volumes = Numo::DFloat[[1.0, 2.0, 3.0, 4.0], [2.0, 2.0, 1.0, 1.0]]
+      even = described_class.even(operator, volumes)
+      change = ->(table) { table[true, true, 0...stretches, true].sum(2) }
+      expect((change[even] - change[even][true, 0, true].reshape(2, 1, 8)).abs.max).to be < 1e-12
+      mean = ->(table) { (change[table] * volumes.reshape(2, 4, 1)).sum(1) }
+      expect((mean[even] - mean[operator]).abs.max).to be < 1e-12
+      differ = ->(table) { table[true, true, 0, true] - table[true, true, 1, true] }
+      expect((differ[even] - differ[operator]).abs.max).to be < 1e-12
+      expect((even[true, true, stretches..., true] - operator[true, true, stretches..., true]).abs.max).to eq(0)
+    end
+  end
+end
