@@ -25,6 +25,8 @@ export type Statement =
   | StatementGroup
   | StatementMaterial
   | StatementYielding
+  | StatementSoil
+  | StatementAtRest
   | StatementSupport
   | StatementDisplacement
   | StatementForce
@@ -65,6 +67,7 @@ export type Statement =
   | StatementSpotWelds
   | StatementPoint
   | StatementBars
+  | StatementAnchor
   | StatementMovingLoad
   | StatementMotion
   | StatementSignSets
@@ -1427,6 +1430,62 @@ export interface StatementYielding {
   ];
 }
 /**
+ * What ground bears before it slides or tears: followed by stages, and by a strength reduction.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_soil".
+ */
+export interface StatementSoil {
+  id: Id;
+  kind: "soil";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a body or of a group of bodies, or everything.
+   */
+  target: string;
+  /**
+   * Shear that it bears without any pressure.
+   */
+  cohesion: string;
+  /**
+   * Angle of friction; zero of clay that is loaded quickly.
+   */
+  friction: string;
+  /**
+   * Angle by which it widens as it slides; zero when left out.
+   */
+  dilation?: string;
+  /**
+   * Pull that it bears; none when left out.
+   */
+  tension?: string;
+}
+/**
+ * Ground that holds its own weight, and a part of it sideways, before anything is done to it.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_at_rest".
+ */
+export interface StatementAtRest {
+  id: Id;
+  kind: "at_rest";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a body or of a group of bodies, or everything.
+   */
+  target: string;
+  /**
+   * Pressure across over pressure upright.
+   */
+  coefficient: string;
+}
+/**
  * Holds displacement components at zero.
  *
  * This interface was referenced by `Model`'s JSON-Schema
@@ -1799,13 +1858,14 @@ export interface StatementStudy {
     | "heat"
     | "transient"
     | "collapse"
-    | "stages";
+    | "stages"
+    | "strength";
   /**
    * All loads are multiplied by this.
    */
   load_factor?: string;
   /**
-   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of; of life, the static study whose stress goes up and down.
+   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of; of life, the static study whose stress goes up and down; of a strength reduction, the stages.
    */
   of?: string;
   /**
@@ -1862,7 +1922,7 @@ export interface StatementStudy {
     | "touch_gap"
     | "touch_slip";
   /**
-   * Of a ladder: where the peak is looked for; of life, the bodies or places whose life is found. Everywhere when left out.
+   * Of a ladder: where the peak is looked for; of life, the bodies or places whose life is found; of a strength reduction, the ground that is weakened. Everywhere when left out.
    */
   target?: string;
   block?: Block1;
@@ -9933,6 +9993,18 @@ export interface StatementStudy {
        * Equal increments, which are halved where they do not come to rest; as few as will do when left out.
        */
       increments?: number;
+      /**
+       * Bodies, groups of them and anchors that come, free of stress; anchors are pulled as they do.
+       *
+       * @maxItems 200
+       */
+      comes?: string[];
+      /**
+       * Bodies, groups of them and anchors that go.
+       *
+       * @maxItems 200
+       */
+      goes?: string[];
     },
     ...{
       /**
@@ -9960,8 +10032,32 @@ export interface StatementStudy {
        * Equal increments, which are halved where they do not come to rest; as few as will do when left out.
        */
       increments?: number;
+      /**
+       * Bodies, groups of them and anchors that come, free of stress; anchors are pulled as they do.
+       *
+       * @maxItems 200
+       */
+      comes?: string[];
+      /**
+       * Bodies, groups of them and anchors that go.
+       *
+       * @maxItems 200
+       */
+      goes?: string[];
     }[]
   ];
+  /**
+   * Of stages: the stage from whose end on movement is counted; from the beginning when left out.
+   */
+  counted_from?: string;
+  /**
+   * Of stages: nothing flows, whatever its strength.
+   */
+  elastic?: boolean;
+  /**
+   * Of a strength reduction: the stage after which strength is reduced; the last when left out.
+   */
+  stage?: string;
 }
 /**
  * A block along the axes.
@@ -11157,6 +11253,53 @@ export interface StatementBars {
    * Diameter of one.
    */
   diameter: string;
+  /**
+   * The name of a material of the library; or a name of your own, with its properties.
+   */
+  material: string;
+  properties?: Properties;
+}
+/**
+ * A tie that is free over the first part of its line, bonded to the ground along the rest, and pulled when it comes.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_anchor".
+ */
+export interface StatementAnchor {
+  id: Id;
+  kind: "anchor";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * Its name.
+   */
+  name: string;
+  /**
+   * The ground that it is bonded to: a body, a group of bodies, or everything.
+   */
+  target: string;
+  /**
+   * The name of the line that it runs along, from its head.
+   */
+  line: string;
+  /**
+   * How far it is free, from its head.
+   */
+  free: string;
+  /**
+   * Its diameter.
+   */
+  diameter: string;
+  /**
+   * Distance of one to the next, out of the plane; alone when left out.
+   */
+  spacing?: string;
+  /**
+   * Pull of one, at which it is locked; none when left out.
+   */
+  force?: string;
   /**
    * The name of a material of the library; or a name of your own, with its properties.
    */

@@ -64,6 +64,8 @@ module Lattice
       end
 
       def nearest_points = @continuum.nearest_points
+      def from_points = @continuum.from_points
+      def places_of_points(range) = @continuum.places_of_points(range)
       def sheet? = body.make == "plane stress"
 
       # @param stress [Numo::DFloat] [y, n, 3 or 6] at the nodes of some elements

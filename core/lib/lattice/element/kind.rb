@@ -42,9 +42,9 @@ module Lattice
       # of discontinuous finite element functions, 1974.
       #
       # @return [Numo::DFloat] [nodes, stress points]
-      def extrapolation
-        @extrapolation ||= begin
-          at_points = @shape.linear_terms(stress_rule.points)
+      def extrapolation(rule = stress_rule)
+        (@extrapolation ||= {}.compare_by_identity)[rule] ||= begin
+          at_points = @shape.linear_terms(rule.points)
           at_nodes = @shape.linear_terms(@shape::NODES)
           at_nodes.dot(Numo::Linalg.pinv(at_points))
         end

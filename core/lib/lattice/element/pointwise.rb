@@ -19,6 +19,17 @@ module Lattice
         [b[true, true, true, 0...unknowns] + more.reshape(range.size, rule.size, @form.terms.size, unknowns), volumes(mapping, rule)]
       end
 
+      # @return [Numo::DFloat] [n, g] what reads a field at the nodes from those points
+      def from_points = @kind.extrapolation(@kind.stiffness_rule)
+
+      # @return [Numo::DFloat] [e, g, 3] where those points are
+      def places_of_points(range)
+        values = @kind.values(@kind.stiffness_rule.points)
+        at = @coordinates[range, true, true].transpose(0, 2, 1).dup
+        e, d, n = at.shape
+        Numo::DFloat.zeros(e, values.shape[0], 3).tap { |all| all[true, true, 0...d] = at.reshape(e * d, n).dot(values.transpose).reshape(e, d, values.shape[0]).transpose(0, 2, 1) }
+      end
+
       # @return [Numo::Int32] [n] the stiffness point that is nearest to each node
       def nearest_points
         at = @kind.stiffness_rule.points

@@ -25,6 +25,27 @@ module Lattice
 
         # @return [Float] a further part of the level
         def correct(_rest, _along, _moved) = 0.0
+
+        # @return [Boolean] whether what came to rest is taken
+        def takes?(_moved, _more) = true
+      end
+
+      # Strength that is divided by the level, from one on. What moves many times further than in the increment before has
+      # begun to slide: such an increment is not taken, but tried again with less.
+      class Weakening < Level
+        FIRST = 0.1
+        LEAST = 1.0 / 25 # of that
+        RUNS = 10.0 # times as far for the same step
+        AT_FIRST = 3 # increments that are taken as they are
+
+        def initialize(upto) = super(FIRST, upto, 1.0)
+
+        def takes?(moved, more)
+          rate = moved.abs.max / more
+          runs = (@rates ||= []).size >= AT_FIRST && rate > @rates.last(AT_FIRST).max * RUNS
+          @rates << rate unless runs
+          !runs
+        end
       end
 
       # The length of what moves is given, whatever the level does: M. A. Crisfield, A fast incremental/iterative solution
@@ -64,6 +85,8 @@ module Lattice
 
           [1, -1].map { |sign| (-b + (sign * Math.sqrt(root))) / (2 * a) }.max_by { |level| moved.dot(sum) + (level * moved.dot(along)) }
         end
+
+        def takes?(_moved, _more) = true
 
         private
 

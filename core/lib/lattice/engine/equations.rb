@@ -11,23 +11,80 @@ module Lattice
       # @return [Array<Touch>]
       attr_reader :touches
 
+      # @return [Array<Anchor>]
+      attr_reader :anchors
+
       # @param structure [System::Structure] loaded and held
       # @param weights [Numo::DFloat] [cases] of the loads that grow
       # @param nodes [Numo::DFloat] [n, 3] where the nodes start
-      # @param yielding [Matter::Yielding, nil] what flows
-      def initialize(structure, weights, nodes, yielding: nil)
-        @structure = structure
+      # @param still [Boolean] whether the movements of solids are taken to be small, as those of ground
+      # @yield [Element piece]
+      # @yieldreturn [Matter::Law, nil] by which it flows
+      def initialize(structure, weights, nodes, still: false, &law)
+        @structure = @acting = structure
         @nodes = nodes
+        @still = still
+        @law = law
         @dofs = structure.dofs
         stiffnesses = structure.pieces.map(&:stiffness)
-        @parts = structure.pieces.zip(stiffnesses).map { |piece, k| Element::Large::Turning.new(piece, k, Algebra::Gather.rows(nodes, piece.conn), yielding&.law(piece)) }
+        @parts = structure.pieces.zip(stiffnesses).map { |piece, k| turning(piece, k) }
         @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
         @touches = structure.conditions.select(&:touches?).map { |condition| Touch.new(structure, condition, nodes) }
+        @anchors = structure.conditions.select(&:comes?).map { |condition| Anchor.new(structure, condition) }
         @tightening = structure.bolts.tightened.empty? ? nil : Tightening.new(structure)
         join(structure.assemble(stiffnesses))
-        @moves = structure.constraints.expand(Numo::DFloat.zeros(weights.size, structure.constraints.free.size))
+        @there = structure.pieces.map { true }
+        prescribe
         between(weights * 0, weights)
       end
+
+      # Other bodies are there from now on: those that come are free of stress as they are, those that go let go of what they held.
+      # @param acting [System::Structure] loads and supports from now on
+      # @param absent [Array<String>] bodies
+      # @param pose [Pose]
+      def enter(acting, absent, pose)
+        places = pose.places(@nodes)
+        before = @there
+        @there = structure.pieces.map { |piece| !absent.include?(piece.body.name) }
+        @parts.each_index { |i| come(i, acting.pieces[i], places, pose) if @there[i] && !before[i] }
+        @anchors.each do |anchor|
+          gone = absent.include?(anchor.condition.statement.name)
+          gone ? anchor.go : (anchor.come(pose.moved) unless anchor.there?)
+        end
+        @acting = acting
+        pin
+        prescribe
+      end
+
+      # Bodies begin at rest under a stress.
+      # @yield [String] a body
+      # @yieldreturn [Proc, nil] from points [k, 3] to stress [k, 6], Pa
+      def rest
+        @parts.each do |part|
+          stress = yield(part.piece.body.name)
+          part.rest(&stress) if stress
+        end
+      end
+
+      # From now on the forces along slender regions are told.
+      # @yield [Element piece] whether it is looked at
+      # @return [Array<Hash>] see Strip#about
+      def follow
+        pieces = structure.pieces
+        there = pieces.each_index.select { |i| pieces[i].names.size == 2 && yield(pieces[i]) }
+        @strips = there.to_h { |i| [i, Strip.new(pieces[i], @nodes)] }.select { |_, strip| strip.slender? }
+        @strips.values.map(&:about)
+      end
+
+      # The level divides the strength of bodies from now on.
+      # @param bodies [Array<String>]
+      def weakening(bodies) = tap { @weakening = bodies }
+
+      # @param level [Float] that is tried
+      def reach(level) = @weakening && @parts.each { |part| part.weaken(level) if @weakening.include?(part.piece.body.name) }
+
+      # @return [Numo::Bit] [n] nodes of nothing that is there
+      def hanging = @hanging || Numo::Bit.zeros(@dofs.nodes)
 
       # Loads go from some factors of the cases to others while the level goes from zero to one.
       # @param from [Numo::DFloat] [cases]
@@ -35,20 +92,34 @@ module Lattice
       def between(from, upto)
         @from = from
         @more = upto - from
-        @base = from.dot(structure.loads)
-        @push = @more.dot(structure.loads)
+        @base = from.dot(@acting.loads)
+        @push = @more.dot(@acting.loads)
         @given = @more.dot(@moves)
         pull
+        @anchors.filter_map(&:push).each { |push| @push += push }
+        self
+      end
+
+      # The same from a pose in which the forces inside are not those of the loads: what is out of balance goes as the level grows.
+      # @param pose [Pose]
+      def released(pose)
+        target = @base + @push
+        over = constraints.reduce_loads((call(pose)[0] - target).reshape(1, target.size))[0, true]
+        @push = Numo::DFloat.zeros(target.size).tap { |all| all[constraints.free] = -over }
+        @base = target - @push
         self
       end
 
       # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
-      # what each touch says; shortenings [bolts] m, nil without.
-      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, keyword_init: true)
+      # what each touch says; shortenings [bolts] m, nil without; anchored: what each tie says; strips: forces along slender
+      # regions by their names, where those are asked for.
+      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, keyword_init: true)
 
       # @return [Read]
       def read(pose, level)
-        Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level))
+        Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level),
+                 anchored: @anchors.filter_map { |a| a.read(pose.moved, level) },
+                 strips: strips(pose))
       end
 
       # Whether everything that presses and slides has settled; corrects it where not.
@@ -58,13 +129,19 @@ module Lattice
       def back = touches.each(&:back)
 
       # At the end of a stage.
-      def lock(pose) = @tightening&.lock(pose.moved)
+      def lock(pose)
+        @tightening&.lock(pose.moved)
+        @anchors.each { |anchor| anchor.lock(pose.moved) if anchor.there? }
+      end
 
       # @return [Numo::DFloat] [unknowns] loads at a level
       def pushed(level) = base + (push * level)
 
-      def constraints = structure.constraints
+      def constraints = @acting.constraints
       def extent = @extent ||= (@nodes.max(0) - @nodes.min(0)).max
+
+      # @return [Boolean] whether ground slides, whose tangent is made symmetric
+      def slides? = @slides = @slides.nil? ? @parts.any?(&:slides?) : @slides
 
       # @return [Boolean] whether something is moved by a given amount
       def given? = given.ne(0).any?
@@ -74,20 +151,36 @@ module Lattice
       def call(pose)
         places = pose.places(@nodes)
         forces = Numo::DFloat.zeros(@dofs.size)
-        matrices = @parts.zip(@tables).map do |part, table|
+        matrices = @parts.each_index.map do |i|
+          part = @parts[i]
+          table = @tables[i]
+          next nothing(part) unless @there[i]
+
           force, matrix = part.call(*at(part, places, pose))
           forces += table.flatten.bincount(force.flatten, minlength: @dofs.size)
           matrix
         end
         forces += @joins.dot(pose.moved) if @joins
         forces += @tightening.forces(pose.moved) if @tightening
+        forces = @anchors.select(&:there?).reduce(forces) { |sum, anchor| sum + anchor.forces(pose.moved) }
         forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
         [forces, whole(matrices)]
       end
 
+      # What is not symmetric of the tangent at the last call, times movements.
+      # @param moved [Numo::DFloat] [unknowns]
+      # @return [Numo::DFloat, nil] [unknowns]; nil where all is
+      def slant(moved)
+        @parts.each_index.reduce(nil) do |sum, i|
+          table = @tables[i]
+          forces = @there[i] && @parts[i].slant(moved[table.flatten].reshape(table.shape[0], table.size / table.shape[0])) or next sum
+          (sum || 0) + table.flatten.bincount(forces.flatten, minlength: @dofs.size)
+        end
+      end
+
       # What has flowed at the last pose stays.
       def commit
-        @parts.each(&:commit)
+        @parts.each_index { |i| @parts[i].commit if @there[i] }
         touches.each(&:keep)
       end
 
@@ -95,8 +188,12 @@ module Lattice
       # @return [Array] of every piece its stress by layer, of members the forces at the ends of its elements, and equivalent plastic strain
       def recovered(pose, level)
         places = pose.places(@nodes)
-        @parts.zip(structure.spread_loads).map do |part, spread|
+        @parts.each_index.map do |i|
+          part = @parts[i]
+          spread = @acting.spread_loads[i]
           own, turns = at(part, places, pose)
+          next part.nothing unless @there[i]
+
           part.recover(own, turns, spread && (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]))
         end.transpose
       end
@@ -110,6 +207,40 @@ module Lattice
       end
 
       private
+
+      def strips(pose)
+        return unless @strips
+
+        places = pose.places(@nodes)
+        @strips.select { |i, _| @there[i] }.to_h { |i, strip| [strip.name, strip.read(@parts[i].call(*at(@parts[i], places, pose), tangent: false)[0])] }
+      end
+
+      # As what it is from now on.
+      def come(index, piece, places, pose)
+        @parts[index] = turning(piece, piece.stiffness) unless piece.material == @parts[index].piece.material
+        @parts[index].begin_at(*at(@parts[index], places, pose))
+      end
+
+      def turning(piece, stiffness) = Element::Large::Turning.new(piece, stiffness, Algebra::Gather.rows(@nodes, piece.conn), @law&.call(piece), still: @still && piece.names.size < 6)
+
+      # What does not hang on anything that is there stays where it is.
+      def pin
+        used = Numo::Int32.zeros(@dofs.size)
+        @tables.each_index { |i| used[@tables[i].flatten] = 1 if @there[i] }
+        gone = Numo::Int32.zeros(@dofs.size)
+        @tables.each_index { |i| gone[@tables[i].flatten] = 1 unless @there[i] }
+        at = (gone.ne(0) & used.eq(0)).where
+        @pins = at.empty? ? nil : Numo::DFloat.zeros(@dofs.size).tap { |all| all[at] = @stiffest }
+        @hanging = Numo::Bit.zeros(@dofs.nodes).tap { |all| all[@dofs.nodes_of(Numo::Int32.cast(at))] = 1 unless at.empty? }
+      end
+
+      def prescribe = @moves = constraints.expand(Numo::DFloat.zeros(@acting.loads.shape[0], constraints.free.size))
+
+      def nothing(part)
+        width = part.piece.names.size
+        e, n = part.piece.conn.shape
+        Numo::DFloat.zeros(width, width, e, n, n)
+      end
 
       # Where a node belongs to several touches, the one that presses it most.
       def touched
@@ -136,6 +267,7 @@ module Lattice
 
       # Springs, bolts and links beside the elements.
       def join(plain)
+        @stiffest = plain.diagonal.abs.max
         all = structure.sprung(structure.bolted(plain))
         structure.hold_idle(all)
         @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)
@@ -145,8 +277,9 @@ module Lattice
 
       def whole(matrices)
         plain = structure.assemble(matrices)
-        slack = @tightening&.slack
-        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack&.any?), *touches.map(&:tangent)]
+        plain = plain.with_diagonal(@pins) if @pins
+        slack = [*@tightening&.slack, *@anchors.select(&:there?).flat_map(&:blocks)]
+        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack.any?), *touches.map(&:tangent)]
         more.reduce(Algebra::Sparse.symmetric(plain)) { |sum, one| sum.add(one) }.to_symmetric
       end
     end

@@ -10,7 +10,8 @@ module Lattice
       LOOSEST = 1e-3
       ROUNDS = 14 # iterations of an increment
       WANTED = 6 # iterations, at which an increment keeps its size
-      PRESSING = 4 # times as many where what touches is corrected, which few large increments bear best
+      PRESSING = 4 # times as many where what touches is corrected, which few large increments bear best, and where ground slides
+      GROUND = 1e-5 # left over, where ground slides
       LEAST = 1.0 / 1024 # of the first increment
       WORSE = 1e3 # times what was left over at first
 
@@ -18,12 +19,15 @@ module Lattice
       # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m; read: see Equations#read.
       Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower, :slope, :read, keyword_init: true)
 
-      # cuts: how often an increment was halved; worst: the unknown where most was left over last
-      attr_reader :cuts, :worst
+      # cuts: how often an increment was halved; worst: the unknown where most was left over last; failed: the lowest level at
+      # which nothing came to rest since the last that did
+      attr_reader :cuts, :worst, :failed
 
       # @param equations [Equations]
       # @param control [Control::Level, Control::Arc]
-      def initialize(equations, control)
+      # @param least [Float] of the first increment, under which none is tried
+      def initialize(equations, control, least: LEAST)
+        @least = least
         @equations = equations
         @constraints = equations.constraints
         @control = control
@@ -43,11 +47,12 @@ module Lattice
           unless found
             @equations.back
             @cuts += 1
-            return "no further" if (@scale /= 2) < LEAST
+            return "no further" if (@scale /= 2) < @least
 
             next
           end
           last = found.pose.moved - pose.moved
+          @failed = nil if @failed && @failed <= found.level
           @acts = [@acts || 0.0, norm(found.internal)].max
           pose = found.pose
           level = found.level
@@ -76,14 +81,18 @@ module Lattice
 
       def iterate(pose, level, moved, more)
         residuals = []
+        @equations.reach(level + more)
+        @failed = [@failed, level + more].compact.min
+        mixing = @equations.slides? ? Mixing.new : nil
         now = pose.step(moved)
         (ROUNDS * wanted / WANTED).to_i.times do
           internal, matrix = @equations.call(now)
           push = @equations.pushed(level + more)
           rest = push - internal
           residuals << left_over(push, internal)
-          return if !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty?)
+          return if !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty? && !@equations.slides?)
           if residuals[-1] < enough(matrix)
+            return unless @control.takes?(moved, more)
             return rested(level + more, now, push, internal, residuals, matrix, moved) if @equations.settle
 
             # What is corrected once it rests asks for another round.
@@ -91,7 +100,8 @@ module Lattice
           end
           @factors.of(@constraints.reduce(matrix)) or return
           along = along(matrix)
-          mend = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(rest.reshape(1, rest.size))))[0, true]
+          mend = solved(rest)
+          mend = mixing.call(mend) if mixing
           change = @control.correct(mend, along, moved) or return
           step = mend + (along * change)
           moved += step
@@ -111,14 +121,25 @@ module Lattice
                       read: @equations.read(pose, level))
       end
 
-      def wanted = @equations.touches.any? ? WANTED * PRESSING.to_f : WANTED.to_f
+      def wanted = @equations.touches.any? || @equations.slides? ? WANTED * PRESSING.to_f : WANTED.to_f
 
       # What a unit of level moves: [unknowns]
       def along(matrix)
         push = @equations.push
         push -= matrix.dot(@equations.given) if @equations.given?
-        @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(push.reshape(1, push.size))))[0, true] + @equations.given
+        solved(push) + @equations.given
       end
+
+      # @param forces [Numo::DFloat] [unknowns]
+      # @return [Numo::DFloat] [unknowns] what they move
+      def solved(forces)
+        plain = straight(forces)
+        slant = @equations.slides? && @equations.slant(plain)
+        slant ? Krylov.call(plain) { |moved| moved + straight(@equations.slant(moved)) } : plain
+      end
+
+      # The same with the symmetric part of the tangent.
+      def straight(forces) = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(forces.reshape(1, forces.size))))[0, true]
 
       # What does not balance where nothing is held, against what acts: the loads, or all that came to rest before; never against
       # forces on the way, which may be far too large.
@@ -135,7 +156,7 @@ module Lattice
       # Thin sheets hold far more across their thickness than they bear: what rounding leaves of that is no force.
       def enough(matrix)
         floor = ROUNDING * Float::EPSILON * norm(matrix.diagonal) * @equations.extent
-        (floor / @bears).clamp(TOLERANCE, LOOSEST)
+        (floor / @bears).clamp(@equations.slides? ? GROUND : TOLERANCE, LOOSEST)
       end
 
       def norm(vector) = Math.sqrt((vector**2).sum)

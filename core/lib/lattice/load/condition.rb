@@ -34,6 +34,9 @@ module Lattice
       # Whether it stays as it is, and cannot swing or come and go with others.
       def steady? = false
 
+      # Whether it is a force that neither turns nor fades, however far what it acts on moves.
+      def dead? = !steady?
+
       # Whether it makes places follow each other.
       def joins? = false
 
@@ -42,6 +45,9 @@ module Lattice
 
       # Whether it acts per length, area or volume, so that a part of its place bears a part of it.
       def spreads? = false
+
+      # Whether it comes and goes by its name in stages, and is left out of all else.
+      def comes? = false
 
       # @return [Array<Fault>] what is odd, once nothing is wrong
       def oddities = []

@@ -5,19 +5,26 @@ module Lattice
     # Which bodies flow, and by what law, as statements say; a later one stands over an earlier one.
     class Yielding
       # strength and points in Pa over plastic strain; shifting: Pa, nil where yielding one way strengthens both
-      Flow = Struct.new(:hardening, :shifting)
+      Flow = Struct.new(:hardening, :shifting) do
+        # @return [Law::VonMises, Law::VonMisesSheet]
+        def law(material, strains, sheet) = (sheet ? Law::VonMisesSheet : Law::VonMises).new(material.young, material.poisson, hardening, shifting, strains)
+        def meaning = [hardening.strains.to_a, hardening.stresses.to_a, shifting]
+      end
 
       # @param document [Model::Document]
       # @param groups [Shape::Groups]
       # @param materials [Assignment]
-      def initialize(document, groups, materials)
+      # @param bodies [Array<Shape::Body>]
+      def initialize(document, groups, materials, bodies)
+        @bodies = bodies
         @groups = groups
         @materials = materials
-        @statements = document.active("yielding")
+        @statements = document.active.select { |s| %w[yielding soil].include?(s.kind) }
       end
 
       # @return [Boolean]
       def any? = @statements.any?
+      def ground? = @statements.any? { |s| s.kind == "soil" }
 
       # @raise [InvalidInput] with the first that is wrong
       def check! = @statements.each { |statement| of_statement(statement) }
@@ -34,33 +41,42 @@ module Lattice
 
       # @return [Hash{String => Array}] by statement the points of its curve, Pa over plastic strain; those that are wrong left out
       def curves
-        @statements.to_h { |statement| [statement.id, curve(statement)] }.compact
+        @statements.select { |s| s.kind == "yielding" }.to_h { |statement| [statement.id, curve(statement)] }.compact
       rescue InvalidInput
         {}
       end
 
-      # @return [Hash{String => Flow}] by body
+      # @return [Hash{String => Flow, Soil}] by body
       def flows
         @flows ||= @statements.reduce({}) { |all, statement| all.merge(of_statement(statement)) }
       end
 
       # @return [Array] by meaning
-      def signature = flows.map { |body, flow| [body, flow.hardening.strains.to_a, flow.hardening.stresses.to_a, flow.shifting] }.sort
+      def signature = flows.map { |body, flow| [body, flow.meaning] }.sort_by(&:first)
 
       # @param piece [#body, #material, #sheet?, #elasticity]
+      # @param like [String, nil] the body that it is like, where it is not itself
       # @return [Law, nil]
-      def law(piece)
-        flow = flows[piece.body.name] or return
-        kind = piece.sheet? ? Law::VonMisesSheet : Law::VonMises
-        kind.new(piece.material.young, piece.material.poisson, flow.hardening, flow.shifting, piece.elasticity.shape[0])
-      end
+      def law(piece, like = nil) = flows[like || piece.body.name]&.law(piece.material, piece.elasticity.shape[0], piece.sheet?)
 
       private
 
       def of_statement(statement)
-        curve = curve(statement)
         places = @groups.target!(statement, %i[bodies])
+        return soil(statement, places) if statement.kind == "soil"
+
+        curve = curve(statement)
         places.to_h { |place| [place.body, flow(statement, place.body, curve)] }
+      end
+
+      def soil(statement, places)
+        soil = Soil.read(statement)
+        places.to_h do |place|
+          wrong = @bodies.find { |b| b.name == place.body && (b.faces? || b.members? || b.make == "plane stress") }
+          raise statement.fault("“#{place.body}” is neither a solid, a slice of plane strain nor a ring", path: "target", cure: "Choose the ground.") if wrong
+
+          [place.body, soil]
+        end
       end
 
       def flow(statement, body, curve)

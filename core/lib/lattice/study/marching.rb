@@ -15,7 +15,7 @@ module Lattice
 
         # What is not followed in a frame of a static study.
         def steady!(problem, study, weights)
-          steady = problem.conditions.find { |c| c.loads? && c.steady? && !weights[problem.cases.index(c.case_name)].zero? } or return
+          steady = problem.conditions.find { |c| c.loads? && !c.dead? && !weights[problem.cases.index(c.case_name)].zero? } or return
           raise study.fault("the #{steady.statement.kind.tr('_', ' ')} in the case is not followed over large movements", path: "case", cure: "Give it a case of its own, and choose another one here.")
         end
       end
@@ -29,8 +29,14 @@ module Lattice
         @structure = @monitor.phase("loads and supports", upto: 0.05) { structure }
         @structure.pieces.each { |piece| check_folded(piece) }
         refuse
-        @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, weights, nodes, yielding: @problem.yielding) }
+        @equations = @monitor.phase("stiffness", upto: 0.1) { Engine::Equations.new(@structure, weights, nodes, still: still?) { |piece| law(piece) } }
       end
+
+      # @return [Matter::Law, nil] by which a piece flows
+      def law(piece) = @problem.yielding.law(piece)
+
+      # Whether movements are taken to be small, as those of ground.
+      def still? = @problem.yielding.ground? || @problem.at_rest.any?
 
       # What is not followed over large movements.
       def refuse

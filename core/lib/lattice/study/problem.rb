@@ -45,7 +45,10 @@ module Lattice
       def sections = @sections ||= Matter::Sections.new(document, parts, groups)
 
       # @return [Matter::Yielding] of bodies
-      def yielding = @yielding ||= Matter::Yielding.new(document, groups, materials)
+      def yielding = @yielding ||= Matter::Yielding.new(document, groups, materials, parts.bodies)
+
+      # @return [Load::AtRest] what ground holds before anything is done
+      def at_rest = @at_rest ||= Load::AtRest.new(self)
 
       # @return [Load::Cases]
       def cases = @cases ||= Load::Cases.new(document)

@@ -6,14 +6,16 @@ module Lattice
     class Stages
       FIRST = 0.25 # of a stage, in the first increment, where their number is not told
 
-      # name; factors [cases] at its end; increments, nil where as few as will do
-      Stage = Struct.new(:name, :factors, :increments)
+      # name; factors [cases] at its end; increments, nil where as few as will do; comes: names of bodies and anchors that do, and absent: of
+      # those that are not there in it
+      Stage = Struct.new(:name, :factors, :increments, :comes, :absent)
 
+      # @param problem [Problem]
       # @param study [Model::Statement]
-      # @param cases [Load::Cases]
-      def initialize(study, cases)
+      def initialize(problem, study)
+        @problem = problem
         @study = study
-        @cases = cases
+        @cases = problem.cases
       end
 
       # @return [Array<Stage>]
@@ -23,9 +25,12 @@ module Lattice
           raise @study.fault("it has no stages", path: "stages", cure: "Add one.") if @study["stages"].to_a.empty?
 
           factors = Numo::DFloat.zeros(@cases.names.size)
+          absent = absent_at_first
           @study["stages"].each_with_index.map do |stage, i|
             factors = changed(factors, stage["loads"] || [], i)
-            Stage.new(stage["name"], factors, stage["increments"])
+            comes = named(stage["comes"], "stages.#{i}.comes")
+            absent = (absent - comes) | named(stage["goes"], "stages.#{i}.goes")
+            Stage.new(stage["name"], factors, stage["increments"], comes, absent)
           end
         end
       end
@@ -35,14 +40,70 @@ module Lattice
         twice = all.map(&:name).tally.find { |_, count| count > 1 }
         raise @study.fault("two stages are named “#{twice[0]}”", path: "stages", cure: "Name them differently.") if twice
 
-        idle = all.each_index.find { |i| (all[i].factors - (i.zero? ? all[0].factors * 0 : all[i - 1].factors)).eq(0).all? }
-        raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{idle}.loads", cure: "Give it a case to load or unload, or take it out.") if idle
+        idle = all.each_index.find { |i| idle?(i) }
+        raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{idle}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
+
+        check_coming
+        from = @study["counted_from"]
+        raise @study.fault("there is no stage named “#{from}” to count movement from", path: "counted_from", cure: "Choose one of its stages.") unless from.nil? || number(from)
       end
 
+      # What comes before it goes is not there at first.
+      # @return [Array<String>] bodies and anchors
+      def absent_at_first
+        @absent_at_first ||= begin
+          met = {}
+          @study["stages"].each_with_index do |stage, i|
+            { "goes" => true, "comes" => false }.each { |way, there| named(stage[way], "stages.#{i}.#{way}").each { |name| met[name] = there unless met.key?(name) } }
+          end
+          anchors = @problem.conditions.select(&:comes?).map { |c| c.statement.name }
+          (anchors - met.keys) | met.reject { |_, there| there }.keys
+        end
+      end
+
+      # @return [Integer, nil] of the stage of that name
+      def number(name) = all.index { |stage| stage.name == name }
+
+      # @return [Boolean] whether anything comes or goes
+      def changes? = all.any? { |stage| stage.comes.any? || stage.absent.any? }
+
       # @return [Array] by meaning
-      def signature = all.map { |stage| [stage.name, stage.factors.to_a, stage.increments] }
+      def signature = [all.map { |stage| [stage.name, stage.factors.to_a, stage.increments, stage.comes, stage.absent] }, @study["counted_from"], @study["elastic"]]
 
       private
+
+      def idle?(index)
+        before = index.zero? ? nil : all[index - 1]
+        return false if all[index].comes.any? || all[index].absent != (before ? before.absent : absent_at_first)
+
+        (all[index].factors - (before ? before.factors : 0)).eq(0).all? && !(index.zero? && @problem.at_rest.any?)
+      end
+
+      # @return [Array<String>] bodies and anchors
+      def named(names, path)
+        (names || []).each_with_index.flat_map do |name, k|
+          next [name] if @problem.conditions.any? { |c| c.comes? && c.statement.name == name }
+
+          places = @problem.groups.find(name)
+          bad = places.empty? || places.any? { |p| p.of != :bodies }
+          raise @study.fault("there is no body, group of bodies or anchor named “#{name}”", path: "#{path}.#{k}", cure: "Choose one that is there.") if bad
+
+          places.map(&:body)
+        end
+      end
+
+      def check_coming
+        there = @problem.parts.bodies.map(&:name)
+        all.each_with_index do |stage, i|
+          before = i.zero? ? absent_at_first : all[i - 1].absent
+          twice = stage.comes.find { |name| !before.include?(name) }
+          raise @study.fault("“#{twice}” comes in stage “#{stage.name}”, but is there already", path: "stages.#{i}.comes", cure: "Let it go before, or leave it out here.") if twice
+
+          gone = named(@study["stages"][i]["goes"], "stages.#{i}.goes").find { |name| before.include?(name) }
+          raise @study.fault("“#{gone}” goes in stage “#{stage.name}”, but is not there", path: "stages.#{i}.goes", cure: "Leave it out here.") if gone
+          raise @study.fault("nothing is left in stage “#{stage.name}”", path: "stages.#{i}.goes", cure: "Let something stay.") if (there - stage.absent).empty?
+        end
+      end
 
       def unknown!(stage, load, name)
         known = @cases.names.map { |n| "“#{@cases.shown(n)}”" }

@@ -23,6 +23,9 @@ module Lattice
         @stiff = []
       end
 
+      # @return [Array<Laid>]
+      attr_reader :laid
+
       def empty? = @laid.empty?
 
       # @param condition [Load::Conditions::Bars]

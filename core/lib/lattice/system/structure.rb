@@ -32,11 +32,14 @@ module Lattice
       # @param problem [Study::Problem]
       # @param grid [Mesh::Grid]
       # @param conditions [Array<Load::Condition>]
-      def initialize(problem, grid, conditions = Load::Condition.all(problem))
+      # @param absent [Array<String>] bodies that weigh nothing, since they are not there
+      # @param like [Hash{String => String}] bodies that have the material of another one
+      def initialize(problem, grid, conditions = Load::Condition.all(problem), absent: [], like: {})
+        @absent = absent
         @problem = problem
         @grid = grid
         @conditions = conditions
-        @pieces = grid.blocks.map { |b| Element::Pieces.of(b, grid, problem.parts.body(b.body), problem.materials[b.body], problem.sections) }
+        @pieces = grid.blocks.map { |b| Element::Pieces.of(b, grid, problem.parts.body(b.body), problem.materials[like[b.body] || b.body], problem.sections) }
         loose = grid.loose.values.map { |conn| [conn, grid.dimension == 3 ? Dofs::NAMES : %i[x y rz]] }
         @dofs = Dofs.new(grid.nodes.shape[0], @pieces.map { |p| [p.conn, p.names] } + loose)
         cases = problem.cases.names.size
@@ -79,6 +82,7 @@ module Lattice
       # A force per volume on a piece.
       # @param force [Numo::DFloat] [d] N/m³
       def weigh(condition, piece, force)
+        return if @absent.include?(piece.body.name)
         return spread_on(condition, piece, piece.along_members(force)) if piece.body.members?
 
         push(condition, piece.conn, piece.body_force(force))
@@ -89,6 +93,8 @@ module Lattice
       # @yieldreturn [Numo::DFloat] [k, d] acceleration that the force gives
       def weigh_all(condition)
         pieces.each do |piece|
+          next if @absent.include?(piece.body.name)
+
           density = condition.density(piece)
           push(condition, piece.conn, piece.field_force { |points| yield(points) * density })
         end

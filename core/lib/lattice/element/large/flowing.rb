@@ -22,6 +22,18 @@ module Lattice
           @committed = {}
           @trial = {}
           @operators = {}
+          @slants = {}
+        end
+
+        # What is not symmetric of the tangent at the last call, times movements.
+        # @param moved [Numo::DFloat] [e, n w]
+        # @return [Numo::DFloat, nil] [e, n w]; nil where all is
+        def slant(moved)
+          return if @slants.empty?
+
+          Numo::DFloat.zeros(*moved.shape).tap do |all|
+            @slants.each_value { |mine, k| all[mine, true] = Numo::Linalg.matmul(k, moved[mine, true].dup.reshape(mine.size, moved.shape[1], 1)).reshape(mine.size, moved.shape[1]) }
+          end
         end
 
         # @param range [Range] of elements
@@ -39,14 +51,31 @@ module Lattice
           strain, bend, areas = [strain, bend, areas].map { |table| table && table[mine, *[true] * (table.ndim - 1)].dup }
           flat = by_layer(strain, bend, moved[mine, true].dup)
           own = Numo::Int32.new(@layers.size, c, g).seq[true, mine, true].flatten
-          stress, at, moduli, after = @law.respond(flat, state[own])
+          stress, at, moduli, after, slant = @law.respond(flat, state[own])
           @trial[range] = state.dup.tap { |all| all.put(own, after) }
+          slanted(range, slant, at, mine, [strain, bend, areas]) if tangent
           less = (stress - flat.dot(@elasticity)).reshape(@layers.size, mine.size, g, rows)
-          moduli = tangent ? whole(moduli, at, flat.shape[0], rows).reshape(@layers.size, mine.size, g, rows, rows) : nil
+          moduli = tangent ? whole(moduli, at, flat.shape[0], @elasticity).reshape(@layers.size, mine.size, g, rows, rows) : nil
           [pulled(less, strain, bend, areas), tangent ? softened(moduli, strain, bend, areas) : nil, mine]
         end
 
         def commit = @committed.merge!(@trial)
+
+        def slides? = @law.is_a?(Matter::Law::MohrCoulomb)
+
+        # Begins anew, at rest under a stress.
+        # @yield [Numo::DFloat] [k, 3] points
+        # @yieldreturn [Numo::DFloat] [k, 6] Pa
+        def rest(range)
+          at = @piece.places_of_points(range)
+          @committed[range] = @law.at_rest(yield(at.reshape(at.size / 3, 3)))
+        end
+
+        # Begins anew, free of stress.
+        def clear = @committed.clear
+
+        # @param factor [Float] by which it bears less
+        def weaken(factor) = @law.weaken(factor)
 
         # @return [Array(Hash, Numo::DFloat, Numo::Int32)] by layer stress at the nodes [y, n, 3 or 6] of elements [y] in which something has flowed, and
         #   their equivalent plastic strain [y, n], the largest of all layers
@@ -56,11 +85,14 @@ module Lattice
           state = committed(range, c * g)
           stress = @law.full(by_layer(strain, bend, moved), state)
           sums = state.sum.reshape(@layers.size, c, g).max(0)
-          mine = sums.max(1).gt(0).where
+          mine = @law.everywhere? ? Numo::Int32.new(c).seq : sums.max(1).gt(0).where
           return if mine.empty?
 
           nearest = @piece.nearest_points
-          stress = stress.reshape(@layers.size, c, g, stress.shape[1])[true, mine, nearest, true]
+          stress = stress.reshape(@layers.size, c, g, stress.shape[1])
+          return [{ "" => fitted(stress[0, true, true, true].dup) }, sums[mine, nearest].dup, Numo::Int32.cast(mine)] if @law.everywhere?
+
+          stress = stress[true, mine, nearest, true]
           layers = @wall ? FACES : { "" => 0 }
           [layers.transform_values { |layer| stress[layer, true, true, true].dup }, sums[mine, nearest].dup, Numo::Int32.cast(mine)]
         end
@@ -74,6 +106,8 @@ module Lattice
         # @return [Numo::Int32]
         def near(strain, bend, moved, state)
           c, g, rows, = strain.shape
+          return Numo::Int32.new(c).seq if @law.everywhere?
+
           faces = @layers.size == 1 ? [0] : [0, @layers.size - 1]
           stress = faces.map { |l| by_layer(strain, bend, moved, [@layers[l]]).dot(@elasticity) }
           high = stress.map { |s| @law.equivalent(s.reshape(c * g, rows)) > @law.first }.reduce(:|)
@@ -89,9 +123,27 @@ module Lattice
           Numo::DFloat.zeros(layers.size, c * g, rows).tap { |all| layers.each_with_index { |(z, _), l| all[l, true, true] = curved ? plane + (curved * z) : plane } }.reshape(layers.size * c * g, rows)
         end
 
-        # Differences of moduli from the elastic ones, of all points.
-        def whole(moduli, at, points, rows)
-          Numo::DFloat.zeros(points, rows, rows).tap { |all| all[at, true, true] = moduli - @elasticity.reshape(1, rows, rows) unless at.empty? }
+        # Ground has stress that grows with depth: [c, n, 6] by a fit through the points.
+        def fitted(stress)
+          c, g, rows = stress.shape
+          Numo::Linalg.matmul(Numo::DFloat.zeros(c, @piece.from_points.shape[0], g) + @piece.from_points.reshape(1, *@piece.from_points.shape), stress).reshape(c, @piece.from_points.shape[0], rows)
+        end
+
+        # Differences of moduli from others, of all points.
+        def whole(moduli, at, points, from)
+          rows = from.shape[0]
+          Numo::DFloat.zeros(points, rows, rows).tap { |all| all[at, true, true] = moduli - from.reshape(1, rows, rows) unless at.empty? }
+        end
+
+        # What is not symmetric of the tangent, element by element; kept for #slant.
+        def slanted(range, slant, at, mine, operators)
+          @slants.delete(range)
+          return unless slant
+
+          rows = @elasticity.shape[0]
+          g = operators[0].shape[1]
+          moduli = whole(slant, at, mine.size * g, @elasticity * 0).reshape(1, mine.size, g, rows, rows)
+          @slants[range] = [mine + range.begin, softened(moduli, *operators)]
         end
 
         def pulled(less, strain, bend, areas)

@@ -17,7 +17,9 @@ module Lattice
         # @param stiffness [Numo::DFloat] [names, names, e, n, n] of its elements
         # @param start [Numo::DFloat] [e, n, 3] its nodes
         # @param law [Matter::Law, nil] by which its material flows
-        def initialize(piece, stiffness, start, law = nil)
+        # @param still [Boolean] whether movements are taken to be small
+        def initialize(piece, stiffness, start, law = nil, still: false)
+          @still = still || piece.body.axisymmetric?
           @piece = piece
           @flowing = law && Flowing.new(piece, law)
           @elements, @nodes, = start.shape
@@ -48,6 +50,27 @@ module Lattice
         # What has flowed stays.
         def commit = @flowing&.commit
 
+        # Whether it is ground, which slides by friction.
+        def slides? = @flowing&.slides?
+
+        # @see Flowing#slant
+        def slant(moved) = @flowing&.slant(moved)
+
+        # Begins anew: free of stress where its nodes are now.
+        def begin_at(places, turns)
+          @origin = nil
+          @origin = deformation(places, turns)[0]
+          @flowing&.clear
+        end
+
+        # At rest under a stress, while nothing has moved.
+        # @yield [Numo::DFloat] [k, 3] points
+        # @yieldreturn [Numo::DFloat] [k, 6] Pa
+        def rest(&) = in_chunks { |range| @flowing.rest(range, &) }
+
+        # @param factor [Float] by which its material bears less
+        def weaken(factor) = @flowing&.weaken(factor)
+
         # Stress at the nodes, and forces of members, in axes that turned with the elements.
         # @param spread [Numo::DFloat, nil] [e, 3] N/m on members
         # @return [Array(Hash, Numo::DFloat, Numo::DFloat)] by layer [e, n, 6]; nil or [e, 2, 6]; nil or the equivalent plastic strain [e, n]
@@ -61,6 +84,13 @@ module Lattice
           stress = piece.recover(deformed, 0.0)
           plastic = @flowing && flowed(stress, deformed)
           [stress.transform_values { |table| Rotation.stress(table, frames) }, nil, plastic]
+        end
+
+        # What is recovered of a piece that is not there.
+        def nothing
+          stress = piece.recover(Numo::DFloat.zeros(@elements, @nodes, @width), 0.0) unless piece.body.members?
+          ends = piece.body.members? ? Numo::DFloat.zeros(@elements, 2, 6) : nil
+          [stress || piece.fibres.stresses(ends), ends, @flowing && Numo::DFloat.zeros(@elements, @nodes)]
         end
 
         private
@@ -96,14 +126,19 @@ module Lattice
         def frame_of(start)
           return ChordFrame.new(piece.axes) if piece.body.members?
 
-          piece.body.axisymmetric? ? StillFrame.new(start) : FittedFrame.new(start, @width == 2)
+          @still ? StillFrame.new(start) : FittedFrame.new(start, @width == 2)
         end
 
         def in_chunks = (0...@elements).step(CHUNK) { |first| yield first...[first + CHUNK, @elements].min }
         def at(range, places, turns) = [places[range, true, true].dup, turns && turns[range, true, true, true].dup]
 
-        # [e, n, names] in the frame
+        # [e, n, names] in the frame, since it came
         def left(range, back, inside, turns)
+          all = drawn_left(range, back, inside, turns)
+          @origin ? all - @origin[range, true, true] : all
+        end
+
+        def drawn_left(range, back, inside, turns)
           Numo::DFloat.zeros(inside.shape[0], @nodes, @width).tap do |all|
             all[true, true, 0...@moves] = (inside - @arms[range, true, true])[true, true, 0...@moves]
             all[true, true, 3..5] = Rotation.log(in_frame(back, turns)).reshape(inside.shape[0], @nodes, 3) if @turns
@@ -124,6 +159,8 @@ module Lattice
           k = @stiffness[range, true, true].dup
           plain = Numo::Linalg.matmul(k, deformed.reshape(e, @nodes * @width, 1)).reshape(e, @nodes, @width)
           flow(range, deformed, plain, k, tangent) if @flowing
+          return [plain, tangent ? k : nil] if @still
+
           angles = @turns ? deformed[true, true, 3..5].dup.reshape(e * @nodes, 3) : nil
           pushed, growth = grown(plain, angles)
           swept = by_unknown(FittedFrame.swept(inside, @frame.axes), turning: true)

@@ -7,6 +7,7 @@ module Lattice
       class Gravity < Condition
         def loads? = true
         def steady? = true
+        def dead? = true
         def spreads? = true
 
         def apply(structure)

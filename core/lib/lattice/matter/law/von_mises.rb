@@ -53,6 +53,9 @@ module Lattice
           [stress[true, @rows].dup, at, moduli && moduli[true, @rows, @rows].dup, after]
         end
 
+        # Points without flow need not be looked at one by one.
+        def everywhere? = false
+
         # Where it begins to flow, Pa.
         def first = @hardening.first
 

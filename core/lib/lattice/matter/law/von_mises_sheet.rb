@@ -44,6 +44,9 @@ module Lattice
         # @return [Numo::DFloat] [k, 3] the stress: nothing goes across
         def full(strain, state) = respond(strain, state)[0]
 
+        # Points without flow need not be looked at one by one.
+        def everywhere? = false
+
         # Where it begins to flow, Pa.
         def first = @hardening.first
 

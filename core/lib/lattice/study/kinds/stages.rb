@@ -5,18 +5,19 @@ module Lattice
     module Kinds
       # Loads that come and go in stages, one after the other: what has moved, turned and flowed stays.
       class Stages < Marching
-        VERSION = 1
+        VERSION = 2
         READ = %w[limit path gauge bolt].freeze
         END_OF = 1e-9 # of a stage
 
         class << self
           def check!(problem, study)
-            stages = Study::Stages.new(study, problem.cases)
+            stages = Study::Stages.new(problem, study)
+            problem.at_rest.check!
             stages.check!
             stages.all.each { |stage| steady!(problem, study, stage.factors) }
           end
 
-          def signature(problem, study) = [Study::Stages.new(study, problem.cases).signature, problem.yielding.signature, *problem.acting]
+          def signature(problem, study) = [Study::Stages.new(problem, study).signature, problem.yielding.signature, problem.at_rest.signature, *problem.acting]
           def solve(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).call
 
           def findings(_problem, study, result)
@@ -37,10 +38,7 @@ module Lattice
 
         # @return [Result::Staged]
         def call
-          @stages = Study::Stages.new(@study, @problem.cases).all
-          set_up(@stages[0].factors, @grid.nodes)
-          @done = []
-          rows = @monitor.phase("stages", upto: 0.97) { march }
+          rows = go_through
           raise SolveFailed.new("the first increment of “#{@stages[0].name}” does not come to rest", statement: @study.id, cure: "Give the stage more increments, or less load.") if @done.empty?
 
           @monitor.phase("recovery", upto: 1.0) { outcome(rows) }
@@ -49,20 +47,86 @@ module Lattice
         private
 
         # @return [Array<Hash>] of every stage that was begun
-        def march
-          pose = Engine::Pose.start(@structure.dofs)
-          before = @stages[0].factors * 0
-          @stages.each_with_index.with_object([]) do |(stage, i), rows|
+        def go_through
+          @told = Study::Stages.new(@problem, @study)
+          @stages = @told.all
+          set_up(@stages[0].factors, @grid.nodes)
+          @strips = still? ? @equations.follow { |piece| !piece.body.axisymmetric? && !@problem.yielding.flows[piece.body.name].is_a?(Matter::Soil) } : []
+          @done = []
+          @monitor.phase("stages", upto: 0.97) { march(@stages) }
+        end
+
+        # Ground that stands in for what comes later is what it is like.
+        def structure = System::Structure.new(@problem, @grid, conditions, like: @problem.at_rest.stand_ins).apply
+
+        def law(piece)
+          like = @problem.at_rest.stand_ins[piece.body.name]
+          like = nil unless piece.material == @problem.materials[like || piece.body.name]
+          flows = @study["elastic"] ? nil : @problem.yielding.law(piece, like)
+          flows || (Matter::Law::Elastic.new(piece.material.young, piece.material.poisson, piece.elasticity.shape[0]) if @problem.at_rest.coefficients.key?(piece.body.name))
+        end
+
+        # @return [Array<Hash>] of every stage that was begun
+        def march(stages)
+          pose = begun
+          before = stages[0].factors * 0
+          stages.each_with_index.with_object([]) do |(stage, i), rows|
             made = @done.size
-            walk = Engine::March.new(@equations.between(before, stage.factors), control(stage))
+            walk = Engine::March.new(changed(stage, i.zero? ? nil : stages[i - 1], before, pose), control(stage))
             whole = walk.call(pose) { |increment| taken(stage, i, increment) } == "done"
-            rows << { name: stage.name, frame: whole ? @done.size - 1 : nil, increments: @done.size - made, cuts: walk.cuts, residuals: @done.drop(made).map { |_, found| found.residuals } }
+            rows << row(stage, made, walk, whole)
             break rows.tap { @broken = broken(stage, walk) } unless whole
 
             pose = @done.last[1].pose
             before = stage.factors
             @equations.lock(pose)
           end
+        end
+
+        def row(stage, made, walk, whole)
+          { name: stage.name, frame: whole ? @done.size - 1 : nil, increments: @done.size - made, cuts: walk.cuts, residuals: @done.drop(made).map { |_, found| found.residuals },
+            absent: stage.absent, anchors: @done.size > made ? @done.last[1].read.anchored : [], strips: @done.size > made ? @done.last[1].read.strips : nil }
+        end
+
+        # What is there at first, and holds its weight.
+        # @return [Engine::Pose]
+        def begun
+          gone = @told.absent_at_first
+          @like = @problem.at_rest.stand_ins.except(*gone)
+          pose = Engine::Pose.start(@structure.dofs)
+          @equations.enter(acting(gone), gone, pose) if gone.any?
+          return pose unless @problem.at_rest.any?
+
+          held = @problem.at_rest.stress(@grid, @problem.parts.bodies.map(&:name) - gone)
+          @equations.rest(&held)
+          pose
+        end
+
+        # @return [Engine::Equations] from the loads before a stage to those at its end
+        def changed(stage, last, before, pose)
+          other = stage.absent != (last ? last.absent : @told.absent_at_first) || stage.comes.any?
+          if other
+            # What has gone comes back as what it is.
+            @like = @like.except(*stage.absent)
+            @equations.enter(acting(stage.absent), stage.absent, pose)
+            loose!(stage)
+          end
+          @equations.between(before, stage.factors)
+          other || (last.nil? && @problem.at_rest.any?) ? @equations.released(pose) : @equations
+        end
+
+        def acting(absent) = (@acting ||= {})[[absent, @like]] ||= System::Structure.new(@problem, @grid, conditions, absent: absent, like: @like).apply
+
+        # A load whose place went with its body would push nothing.
+        def loose!(stage)
+          hangs = @equations.hanging
+          lost = conditions.find do |c|
+            next if !c.loads? || !c.class.targets || stage.factors[@problem.cases.index(c.case_name)].zero?
+
+            nodes = @grid.nodes_of(c.places)
+            hangs[nodes].count_true == nodes.size
+          end
+          raise SolveFailed.new("what a #{lost.statement.kind.tr('_', ' ')} acts on is not there in stage “#{stage.name}”", statement: lost.statement.id, cure: "Take its case away before, or choose another place.") if lost
         end
 
         def taken(stage, number, increment)
@@ -90,9 +154,30 @@ module Lattice
             Result::Frame.new(index: k, kind: "stage", name: ends ? @stages[i].name : "#{@stages[i].name}, #{(found.level * 100).round} %", value: i + found.level, unit: "ratio")
           end
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
-          Result::Staged.new(grid: @grid, frames: frames, states: @done.map { |_, found| state(found) }, about: about)
+          Result::Staged.new(grid: @grid, frames: frames, states: states, about: about)
                         .with_found(stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
-                                              touches: touched(@done.map(&:last)) })
+                                              touches: touched(@done.map(&:last)), strips: @strips, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
+        end
+
+        # Movement is counted from the end of a stage, and what is not there has none.
+        def states
+          from = @study["counted_from"] && @done.rindex { |i, found| i == @told.number(@study["counted_from"]) && found.level >= 1 - END_OF }
+          start = from && @structure.dofs.spread(@done[from][1].pose.moved)
+          @done.each_with_index.map do |(i, found), k|
+            state(found).tap do |state|
+              state.displacement = state.displacement - start if from && k >= from
+              put_away(state, @stages[i].absent)
+            end
+          end
+        end
+
+        def put_away(state, absent)
+          return if absent.empty?
+
+          here, gone = @structure.pieces.partition { |piece| !absent.include?(piece.body.name) }.map { |list| Algebra::Gather.distinct(list.map(&:conn)) }
+          mark = Numo::Int32.zeros(@grid.nodes.shape[0]).tap { |all| all[gone] = 1 }.tap { |all| all[here] = 0 }
+          at = mark.ne(0).where
+          state.displacement[at, true] = 0.0 unless at.empty?
         end
       end
     end
