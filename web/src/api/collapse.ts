@@ -62,11 +62,34 @@ export interface TouchFinding {
 export interface StagesFinding {
   kind: "stages";
   statement: string;
-  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null }[];
+  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; absent: string[]; anchors: { name: string; force: number; bonded: number }[]; strips: Record<string, [number, number, number][]> | null }[];
   broken: { stage: string; level: number; at: number[] | null } | null;
   joins: number;
   /** Frames that are ends of stages. */
   ends: number[];
   touches: TouchFinding[];
+  /** Slender regions along which forces are told, m; and what is not there, frame by frame, where anything comes or goes. */
+  strips: { name: string; along: number[]; length: number; from: [number, number, number]; upto: [number, number, number] }[];
+  absent: string[][];
+  holds: boolean;
+}
+
+/** How many times less ground may bear. */
+export interface StrengthFinding {
+  kind: "strength";
+  statement: string;
+  /** The last factor at which it stands, and the least at which it does not; null where it never slid. */
+  factor: number;
+  slides: number | null;
+  factors: number[];
+  moved: number[];
+  iterations: number;
+  cuts: number;
+  stage: string;
+  residuals: number[][];
+  absent: string[];
+  at_least: number | null;
+  utilisation: number | null;
+  margin: number | null;
   holds: boolean;
 }

@@ -1,4 +1,4 @@
-import type { CollapseFinding, StagesFinding } from "./collapse";
+import type { CollapseFinding, StagesFinding, StrengthFinding } from "./collapse";
 import type { HeatFinding, LifeFinding, PowerFinding, SweepFinding, TransientFinding } from "./cyclic";
 import type { BoltsFinding, BoltInfo, BoltForces, BarsFinding, MembersFinding, ConnectorInfo, BarInfo, JoinReport, MemberRow } from "./joined";
 import type { MeshSummary } from "./types";
@@ -165,7 +165,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | CollapseFinding | StagesFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | CollapseFinding | StagesFinding | StrengthFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

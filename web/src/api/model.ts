@@ -1484,6 +1484,10 @@ export interface StatementAtRest {
    * Pressure across over pressure upright.
    */
   coefficient: string;
+  /**
+   * The body whose material and strength it has until it goes for the first time; its own when left out.
+   */
+  as?: string;
 }
 /**
  * Holds displacement components at zero.

@@ -15,13 +15,13 @@ const PROPERTIES = [
 ] as const;
 
 /** The material: searched in the library, or a name of one's own. */
-export function MaterialChip({ statement }: { statement: Of<"material"> | Of<"bars"> }) {
+export function MaterialChip({ statement }: { statement: Of<"material" | "bars" | "anchor"> }) {
   const { change } = useNote();
   const { data } = useMaterials();
 
   function choose(name: string, own: boolean) {
     return change(statement.id, (s) => {
-      if (s.kind !== "material" && s.kind !== "bars") return;
+      if (s.kind !== "material" && s.kind !== "bars" && s.kind !== "anchor") return;
       s.material = name;
       if (own) s.properties = s.properties ?? { young: "210 GPa", poisson: "0.3", density: "7850 kg/m3" };
       else delete s.properties;
@@ -71,7 +71,7 @@ export function MaterialChip({ statement }: { statement: Of<"material"> | Of<"ba
 }
 
 /** What the material is made of: typed chips for one's own, plain values for the library's. */
-export function MaterialProperties({ statement }: { statement: Of<"material"> | Of<"bars"> }) {
+export function MaterialProperties({ statement }: { statement: Of<"material" | "bars" | "anchor"> }) {
   const { change } = useNote();
   const { data } = useMaterials();
   if (!statement.properties) {

@@ -5,7 +5,7 @@ import { MAKERS } from "./words";
 function renameFigure(s: Statement, old: string, name: string) {
   if ((s.kind === "body" || s.kind === "imprint") && s.outline === old) s.outline = name;
   if (s.kind === "body" && s.path === old) s.path = name;
-  if ((s.kind === "bars" || s.kind === "moving_load") && s.line === old) s.line = name;
+  if ((s.kind === "bars" || s.kind === "anchor" || s.kind === "moving_load") && s.line === old) s.line = name;
   if (s.kind !== "outline") return;
   [s.boundary, ...(s.holes ?? [])].forEach((loop) => {
     if ("offset" in loop && loop.offset.outline === old) loop.offset.outline = name;
@@ -25,6 +25,13 @@ function renameCase(s: Statement, old: string, name: string) {
   if (s.kind === "one_way") s.after?.forEach((n, i) => n === old && s.after && (s.after[i] = name));
   if (s.kind === "study") s.stages?.forEach((stage) => stage.loads?.forEach((load) => load.case === old && (load.case = name)));
   if (s.kind === "envelope" && s.over) s.over = s.over.map((n) => (n === old ? name : n));
+}
+
+/** What comes and goes in stages, and what ground is like. */
+function renameInStages(s: Statement, old: string, name: string) {
+  if (s.kind === "at_rest" && s.as === old) s.as = name;
+  if (s.kind !== "study") return;
+  s.stages?.forEach((stage) => (["comes", "goes"] as const).forEach((way) => stage[way]?.forEach((n, i, list) => n === old && (list[i] = name))));
 }
 
 /** Rules name bodies (body, touching) and groups (grown, edges_of). */
@@ -53,6 +60,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (renamed.kind === "study" && copy.kind === "study" && copy.of === old) copy.of = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.imperfection?.of === old) copy.imperfection.of = name;
     const made = MAKERS.includes(renamed.kind);
+    if (made || renamed.kind === "group" || renamed.kind === "anchor") renameInStages(copy, old, name);
     if (made || renamed.kind === "group") {
       if ("target" in copy && copy.target === old) copy.target = name;
       if ("to" in copy && copy.to === old) copy.to = name;

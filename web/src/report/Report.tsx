@@ -14,6 +14,7 @@ import { MemberUseTable } from "../tray/MemberUseTable";
 import { LifeTable } from "../tray/LifeTable";
 import { ModesTable } from "../tray/ModesTable";
 import { StagesTable } from "../tray/StagesTable";
+import { StrengthTable } from "../tray/StrengthTable";
 import { WayTable } from "../tray/WayTable";
 import { PathsTable } from "../tray/PathsTable";
 import { ReactionsTable } from "../tray/ReactionsTable";
@@ -111,7 +112,7 @@ function Head({ view }: { view: ModelView }) {
 }
 
 type Judged = Finding & { holds: boolean };
-const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", stages: "all stages come to rest", life: "life" };
+const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", stages: "all stages come to rest", strength: "factor on the strength of the ground", life: "life" };
 
 /** All that holds or fails. */
 function Verdicts({ view }: { view: ModelView }) {
@@ -177,6 +178,7 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
       {has("life") && <LifeTable />}
       {has("collapse") && <WayTable />}
       {has("stages") && <StagesTable />}
+      {has("strength") && <StrengthTable />}
       {has("ladder") && <LadderTable />}
       {has("path") && <PathsTable />}
       {has("gauge", "section_cut", "radiated_power") && <GaugesTable />}

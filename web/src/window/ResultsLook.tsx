@@ -3,7 +3,7 @@ import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
 import { useField, useSkin } from "../api/hooks";
 import { isShape } from "../api/frames";
-import type { CollapseFinding, LimitFinding, ResonanceFinding, StudyState, SweepFinding } from "../api/types";
+import type { CollapseFinding, Finding, LimitFinding, ResonanceFinding, StagesFinding, StrengthFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
@@ -23,6 +23,7 @@ import { FrameStrip } from "./FrameStrip";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
 import { scaleOf } from "./scale";
+import { presentSkin } from "./presentSkin";
 import { StageStrip } from "./StageStrip";
 import { Stage, type SceneProps } from "./Stage";
 import { useFilm } from "./useFilm";
@@ -68,7 +69,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
   const { data: rest } = useSkin(study?.mesh ?? null);
   const moves = useMemo(() => apartBy(view.shape, desk.apart), [view.shape, desk.apart]);
-  const skin = useMemo(() => rest && apartSkin(rest, moves), [rest, moves]);
+  const gone = absentIn(study?.findings?.findings ?? [], frame);
+  const skin = useMemo(() => rest && presentSkin(apartSkin(rest, moves), gone ? gone.split("\n") : []), [rest, moves, gone]);
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
   const still = frames[frame]?.kind === "envelope";
   const grows = frames[0]?.kind === "increment";
@@ -232,6 +234,13 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       </div>
     </>
   );
+}
+
+/** Names of bodies that are not there in a frame, one a line. */
+function absentIn(findings: Finding[], frame: number): string {
+  const told = findings.find((f): f is StagesFinding | StrengthFinding => f.kind === "stages" || f.kind === "strength");
+  if (!told) return "";
+  return (told.kind === "stages" ? (told.absent[frame] ?? []) : told.absent).join("\n");
 }
 
 const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;

@@ -40,10 +40,10 @@ module Lattice
         twice = all.map(&:name).tally.find { |_, count| count > 1 }
         raise @study.fault("two stages are named “#{twice[0]}”", path: "stages", cure: "Name them differently.") if twice
 
+        check_coming
         idle = all.each_index.find { |i| idle?(i) }
         raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{idle}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
 
-        check_coming
         from = @study["counted_from"]
         raise @study.fault("there is no stage named “#{from}” to count movement from", path: "counted_from", cure: "Choose one of its stages.") unless from.nil? || number(from)
       end

@@ -8,6 +8,7 @@ import { heat, HeatLine } from "../studies/heat";
 import { ladder, LadderLine } from "../studies/ladder";
 import { life, LifeLine } from "../studies/life";
 import { stages, StagesLine } from "../studies/stages";
+import { strength, StrengthLine } from "../studies/strength";
 import { transient, TransientLine } from "../studies/transient";
 import { StaticLine, statics } from "../studies/static";
 import { vibration, VibrationLine } from "../studies/vibration";
@@ -15,11 +16,11 @@ import { entry } from "./entry";
 
 type Study = Of<"study">;
 
-const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, collapse: CollapseLine, stages: StagesLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine, transient: TransientLine };
+const LINES: Record<Study["type"], ComponentType<{ statement: Study }>> = { static: StaticLine, ladder: LadderLine, close_up: CloseUpLine, vibration: VibrationLine, buckling: BucklingLine, collapse: CollapseLine, stages: StagesLine, strength: StrengthLine, harmonic: HarmonicLine, life: LifeLine, heat: HeatLine, transient: TransientLine };
 
 function StudyLine({ statement }: { statement: Study }) {
   const Line = LINES[statement.type];
   return <Line statement={statement} />;
 }
 
-export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, collapse, stages, harmonic, transient, life, heat, ladder, closeUp] })];
+export default [entry({ kind: "study", section: "Studies", order: 1, Line: StudyLine, templates: [statics, vibration, buckling, collapse, stages, strength, harmonic, transient, life, heat, ladder, closeUp] })];

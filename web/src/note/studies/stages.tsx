@@ -1,13 +1,15 @@
 import { Fragment } from "react";
 import { X } from "lucide-react";
 import type { Of, StagesFinding } from "../../api/types";
+import { setOrDrop } from "../../ui/assign";
 import { quiet } from "../../ui/quiet";
 import { digits } from "../../ui/units";
-import { TextChip } from "../chips";
+import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { fresh, type Template } from "../template";
 import { useCases } from "../useCases";
 import { useStatement } from "../useStatement";
+import { StageChanges } from "./StageChanges";
 
 type Study = Of<"study">;
 type Stage = NonNullable<Study["stages"]>[number];
@@ -18,18 +20,19 @@ const TURNED = 0.1; // rad, from where on joins that do not turn are told
 export function StagesLine({ statement }: { statement: Study }) {
   const { edit, callIt } = useStatement(statement);
   const cases = useCases();
-  const { stages = [] } = statement;
+  const { stages = [], counted_from = "" } = statement;
   const change = (i: number, turn: (stage: Stage) => void) => edit((s) => s.stages?.[i] && turn(s.stages[i]));
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> goes through stages, each of which begins with what the one before it left behind
+      <div className="overflow-x-auto">
       <table className="mt-1 font-sans text-[12px]" aria-label="Stages">
         <thead>
           <tr>
             <th className="pr-2 text-left font-normal text-faint">load at the end of</th>
             {stages.map((stage, i) => (
               <th key={i} className="whitespace-nowrap px-1 text-left font-normal">
-                <TextChip label={`stage ${i + 1}`} value={stage.name} onCommit={(v) => change(i, (one) => (one.name = v))} />
+                <TextChip label={`stage ${i + 1}`} value={stage.name} onCommit={(v) => edit((s) => called(s, i, v))} />
                 {stages.length > 1 && (
                   <button className="ml-0.5 text-faint hover:text-ink" aria-label={`Remove stage ${stage.name}`} onClick={() => void edit((s) => void s.stages?.splice(i, 1))}>
                     <X className="inline size-3" />
@@ -55,6 +58,7 @@ export function StagesLine({ statement }: { statement: Study }) {
               ))}
             </tr>
           ))}
+          <StageChanges stages={stages} edit={(turn) => void edit((s) => s.stages && turn(s.stages))} />
           <tr>
             <td className="pr-2 text-faint">increments</td>
             {stages.map((stage, i) => (
@@ -71,9 +75,22 @@ export function StagesLine({ statement }: { statement: Study }) {
           </tr>
         </tbody>
       </table>
+      </div>
+      <span className="font-sans text-[12px]">
+        Movement is counted from <ChoiceChip label="counted from" value={counted_from} missing={counted_from !== "" && !stages.some((s) => s.name === counted_from)} options={[["", "the beginning"], ...stages.map((s) => [s.name, `the end of ${s.name}`] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => setOrDrop(s, "counted_from", v))} />; material{" "}
+        <ChoiceChip label="material" value={statement.elastic ? "elastic" : ""} options={[["", "flows where it reaches its strength"], ["elastic", "stays elastic"]] as const} onChoose={(v) => void edit((s) => (v ? (s.elastic = true) : delete s.elastic))} />
+      </span>
       <Found id={statement.id} />
     </>
   );
+}
+
+/** What names a stage follows it. */
+function called(study: Study, at: number, name: string) {
+  const stage = study.stages?.[at];
+  if (!stage) return;
+  if (study.counted_from === stage.name) study.counted_from = name;
+  stage.name = name;
 }
 
 /** What a case does in a stage; where nothing is said it stays as it is. */

@@ -109,8 +109,8 @@ module Lattice
             # What has gone comes back as what it is.
             @like = @like.except(*stage.absent)
             @equations.enter(acting(stage.absent), stage.absent, pose)
-            loose!(stage)
           end
+          loose!(stage)
           @equations.between(before, stage.factors)
           other || (last.nil? && @problem.at_rest.any?) ? @equations.released(pose) : @equations
         end
@@ -155,7 +155,7 @@ module Lattice
           end
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
           Result::Staged.new(grid: @grid, frames: frames, states: states, about: about)
-                        .with_found(stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
+                        .with_found(ground: still?, stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
                                               touches: touched(@done.map(&:last)), strips: @strips, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
         end
 
