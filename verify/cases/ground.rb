@@ -2,7 +2,9 @@
 
 at = ->(name, axis, place) { { "kind" => "group", "name" => name, "of" => "edges", "rule" => { "plane" => { "axis" => axis, "at" => "#{place} m" } } } }
 held = ->(name, *components) { { "kind" => "support", "target" => name, "components" => components } }
-ground = ->(young, poisson, density) { { "kind" => "material", "target" => "everything", "material" => "soil", "properties" => { "young" => "#{young} MPa", "poisson" => poisson, "density" => "#{density} kg/m3" } } }
+ground = lambda { |young, poisson, density|
+  { "kind" => "material", "target" => "everything", "material" => "soil", "properties" => { "young" => "#{young} MPa", "poisson" => poisson, "density" => "#{density} kg/m3" } }
+}
 loads = ->(**factors) { factors.map { |name, factor| { "case" => name.to_s, "factor" => factor } } }
 
 # Half of a strip footing of 2 m, pressed down by a given movement; pressure at the end of each increment against c.
@@ -28,12 +30,15 @@ end
 Verify.define("strip footing on sand with cohesion", source: "L. Prandtl, 1920: Nc = (tan²(45° + φ/2) e^(π tan φ) − 1) / tan φ, φ = 20°") do |report|
   phi = 20 * Math::PI / 180
   result, forces = footing.call({ "cohesion" => "10 kPa", "friction" => "20 deg", "dilation" => "20 deg", "tension" => "1 MPa" }, 5, 10, 0.5, 0.06, 10)
-  report.check("pressure at which it sinks, of c", reference: ((Math.tan((Math::PI / 4) + (phi / 2))**2 * Math.exp(Math::PI * Math.tan(phi))) - 1) / Math.tan(phi), value: forces.max / 10e3, tolerance: 0.04, mesh: Verify.mesh_text(result))
+  report.check("pressure at which it sinks, of c", reference: (((Math.tan((Math::PI / 4) + (phi / 2))**2) * Math.exp(Math::PI * Math.tan(phi))) - 1) / Math.tan(phi), value: forces.max / 10e3, tolerance: 0.04,
+                                                   mesh: Verify.mesh_text(result))
 end
 
 # Two layers of 4 m and 6 m, one of 2 m on top of them that goes or comes: confined, so that all is by hand.
 layers = lambda do |*statements|
-  Verify.solve({ "kind" => "outline", "name" => "plan", "boundary" => Verify.rectangle(0, 0, 3, 12), "dividers" => [4, 10].map { |y| { "corners" => [{ "x" => "0 m", "y" => "#{y} m" }, { "x" => "3 m", "y" => "#{y} m" }] } },
+  Verify.solve({ "kind" => "outline", "name" => "plan", "boundary" => Verify.rectangle(0, 0, 3, 12), "dividers" => [4, 10].map do |y|
+    { "corners" => [{ "x" => "0 m", "y" => "#{y} m" }, { "x" => "3 m", "y" => "#{y} m" }] }
+  end,
                  "regions" => { "low" => 2, "middle" => 8, "top" => 11 }.map { |name, y| { "name" => name, "x" => "1 m", "y" => "#{y} m" } } },
                { "kind" => "body", "name" => "section", "outline" => "plan", "make" => "plane strain" },
                *{ "low" => 2200, "middle" => 1800, "top" => 2000 }.map { |name, density| ground.call(30, "0.3", density).merge("target" => name) },
@@ -64,19 +69,23 @@ end
 
 Verify.define("anchor pulled, locked and loaded", source: "elementary: the pull while it is tightened, then by the stiffness of its free part") do |report|
   wall = { "kind" => "line", "name" => "tie", "corners" => [{ "x" => "0 m", "y" => "11.5 m", "z" => "0 m" }, { "x" => "0 m", "y" => "1 m", "z" => "0 m" }] }
-  anchor = { "kind" => "anchor", "name" => "rod", "target" => "low", "line" => "tie", "free" => "8 m", "diameter" => "30 mm", "spacing" => "2 m", "force" => "200 kN", "material" => "rod", "properties" => { "young" => "200 GPa", "poisson" => "0.3" } }
-  result, = layers.call(rests, wall, anchor, study[{ "name" => "at rest", "loads" => loads[weight: "1"] }, { "name" => "pull", "comes" => ["rod"] }, { "name" => "more weight", "loads" => loads[weight: "1.5"] }])
+  anchor = { "kind" => "anchor", "name" => "rod", "target" => "low", "line" => "tie", "free" => "8 m", "diameter" => "30 mm", "spacing" => "2 m", "force" => "200 kN", "material" => "rod",
+             "properties" => { "young" => "200 GPa", "poisson" => "0.3" } }
+  result, = layers.call(rests, wall, anchor,
+                        study[{ "name" => "at rest", "loads" => loads[weight: "1"] }, { "name" => "pull", "comes" => ["rod"] }, { "name" => "more weight", "loads" => loads[weight: "1.5"] }])
   rows = result.found[:stages][:rows]
   mesh = Verify.mesh_text(result)
   report.check("pull as it is locked, kN", reference: 200.0, value: rows[1][:anchors][0][:force] / 1e3, tolerance: 1e-9, mesh: mesh)
   # What its head and its foot come nearer to each other from one stage to the next.
-  moved = ->(stage, y) { (((result.grid.nodes[true, 1] - y).abs < 1e-6) & ((result.grid.nodes[true, 0]).abs < 1e-6)).where.then { |n| result.displacement(result.judged(nil)[stage])[n, 1].mean } }
+  moved = ->(stage, y) { (((result.grid.nodes[true, 1] - y).abs < 1e-6) & (result.grid.nodes[true, 0].abs < 1e-6)).where.then { |n| result.displacement(result.judged(nil)[stage])[n, 1].mean } }
   nearer = (moved[2, 3.5] - moved[1, 3.5]) - (moved[2, 11.5] - moved[1, 11.5])
   report.check("slackened by more weight, kN", reference: 200 - (nearer * 200e6 * Math::PI * (0.03**2) / 4 / 8), value: rows[2][:anchors][0][:force] / 1e3, tolerance: 1e-6, mesh: mesh)
 end
 
 Verify.define("slope by reduced strength", source: "A. W. Bishop, N. Morgenstern, Stability coefficients for earth slopes, 1960: 1.380 for 2 : 1, c / γ H = 0.05, φ = 20°, no water") do |report|
-  result, = Verify.solve(Verify.outline({ "corners" => [[0, -5], [45, -5], [45, 0], [35, 0], [15, 10], [0, 10]].map { |x, y| { "x" => "#{x} m", "y" => "#{y} m" } } }), { "kind" => "body", "name" => "slope", "outline" => "outline", "make" => "plane strain" },
+  result, = Verify.solve(Verify.outline({ "corners" => [[0, -5], [45, -5], [45, 0], [35, 0], [15, 10], [0, 10]].map do |x, y|
+    { "x" => "#{x} m", "y" => "#{y} m" }
+  end }), { "kind" => "body", "name" => "slope", "outline" => "outline", "make" => "plane strain" },
                          ground.call(100, "0.3", 2000), { "kind" => "soil", "target" => "slope", "cohesion" => "10 kPa", "friction" => "20 deg", "dilation" => "0 deg", "tension" => "1 MPa" }, rests,
                          at["left", "x", 0], at["right", "x", 45], at["base", "y", -5], held["left", "x"], held["right", "x"], held["base", "x", "y"],
                          { "kind" => "case", "name" => "weight" }, { "kind" => "gravity", "value" => "10 m/s2", "direction" => "-y", "case" => "weight" }, { "kind" => "mesh", "size" => "1.5 m" },

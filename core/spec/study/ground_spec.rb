@@ -98,12 +98,12 @@ RSpec.describe "Ground" do
   end
 
   it "refuses ground that bears nothing, widens too much, or hangs on nothing" do
-    expect(faults(pit(rest, sand.merge("cohesion" => "0 kPa", "friction" => "0 deg")))).to match(/bears nothing/)
-    expect(faults(pit(rest, sand.merge("dilation" => "40 deg")))).to match(/widens more/)
-    expect(faults(pit(rest.merge("coefficient" => "0"), sand))).to match(/not above zero/)
-    expect(faults(pit(rest.merge("as" => "moon"), sand))).to match(/no body named “moon”/)
-    expect(faults(pit(rest, sand, stages: [stage("rest", weight: "1")], counted_from: "noon"))).to match(/no stage named “noon”/)
-    expect(faults(pit(rest, { "id" => "z", "kind" => "study", "name" => "s", "type" => "strength", "of" => "case" }))).to match(/no body has a strength of ground/)
+    expect(faults(pit(rest, sand.merge("cohesion" => "0 kPa", "friction" => "0 deg")))).to include("bears nothing")
+    expect(faults(pit(rest, sand.merge("dilation" => "40 deg")))).to include("widens more")
+    expect(faults(pit(rest.merge("coefficient" => "0"), sand))).to include("not above zero")
+    expect(faults(pit(rest.merge("as" => "moon"), sand))).to include("no body named “moon”")
+    expect(faults(pit(rest, sand, stages: [stage("rest", weight: "1")], counted_from: "noon"))).to include("no stage named “noon”")
+    expect(faults(pit(rest, { "id" => "z", "kind" => "study", "name" => "s", "type" => "strength", "of" => "case" }))).to include("no body has a strength of ground")
   end
 
   it "says which load lost its place" do

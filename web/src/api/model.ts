@@ -26,6 +26,7 @@ export type Statement =
   | StatementMaterial
   | StatementYielding
   | StatementSoil
+  | StatementConcrete
   | StatementAtRest
   | StatementSupport
   | StatementDisplacement
@@ -1462,6 +1463,40 @@ export interface StatementSoil {
    * Pull that it bears; none when left out.
    */
   tension?: string;
+}
+/**
+ * What concrete bears before it cracks and is crushed: followed by stages, in plane stress.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_concrete".
+ */
+export interface StatementConcrete {
+  id: Id;
+  kind: "concrete";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a body or of a group of bodies, or everything.
+   */
+  target: string;
+  /**
+   * Tension at which it cracks.
+   */
+  tension: string;
+  /**
+   * Compression at which it is crushed.
+   */
+  compression: string;
+  /**
+   * Energy that opening a crack takes, per area: N/m is J/m2.
+   */
+  energy: string;
+  /**
+   * Distance of cracks, by which their width is told: mean strain times it; not told when left out.
+   */
+  spacing?: string;
 }
 /**
  * Ground that holds its own weight, and a part of it sideways, before anything is done to it.

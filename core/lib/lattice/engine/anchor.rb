@@ -74,7 +74,7 @@ module Lattice
       def read(moved, level)
         return unless there?
 
-        held = @laid.zip(strains(moved), @strains).map { |l, now, start| ((now - start) * condition.material.young * condition.area).max }.max
+        held = @laid.zip(strains(moved), @strains).map { |_l, now, start| ((now - start) * condition.material.young * condition.area).max }.max
         { name: condition.statement.name, force: (@state == :pulled ? condition.force * level : tension(moved) / condition.share), bonded: held / condition.share }
       end
 

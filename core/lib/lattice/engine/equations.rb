@@ -31,6 +31,7 @@ module Lattice
         @tables = structure.pieces.map { |piece| @dofs.table(piece.conn, piece.names) }
         @touches = structure.conditions.select(&:touches?).map { |condition| Touch.new(structure, condition, nodes) }
         @anchors = structure.conditions.select(&:comes?).map { |condition| Anchor.new(structure, condition) }
+        @embedded = structure.bars.empty? ? nil : Embedded.new(structure.bars, @dofs.size)
         @tightening = structure.bolts.tightened.empty? ? nil : Tightening.new(structure)
         join(structure.assemble(stiffnesses))
         @there = structure.pieces.map { true }
@@ -80,8 +81,15 @@ module Lattice
       # @param bodies [Array<String>]
       def weakening(bodies) = tap { @weakening = bodies }
 
-      # @param level [Float] that is tried
-      def reach(level) = @weakening && @parts.each { |part| part.weaken(level) if @weakening.include?(part.piece.body.name) }
+      # Before an increment is tried.
+      # @param level [Float] that it goes to
+      # @param ratio [Float] of the increment to the last one
+      def reach(level, ratio)
+        @parts.each do |part|
+          part.ahead(ratio)
+          part.weaken(level) if @weakening&.include?(part.piece.body.name)
+        end
+      end
 
       # @return [Numo::Bit] [n] nodes of nothing that is there
       def hanging = @hanging || Numo::Bit.zeros(@dofs.nodes)
@@ -112,14 +120,15 @@ module Lattice
 
       # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
       # what each touch says; shortenings [bolts] m, nil without; anchored: what each tie says; strips: forces along slender
-      # regions by their names, where those are asked for.
-      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, keyword_init: true)
+      # regions by their names, where those are asked for; bars: see Embedded#read; cracks [k, 4] where they are, m, the direction
+      # in which they open, rad, and their strain, nil where nothing cracks.
+      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, keyword_init: true)
 
       # @return [Read]
       def read(pose, level)
         Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level),
                  anchored: @anchors.filter_map { |a| a.read(pose.moved, level) },
-                 strips: strips(pose))
+                 strips: strips(pose), bars: @embedded&.read(pose.moved), cracks: cracks(pose))
       end
 
       # Whether everything that presses and slides has settled; corrects it where not.
@@ -139,6 +148,9 @@ module Lattice
 
       def constraints = @acting.constraints
       def extent = @extent ||= (@nodes.max(0) - @nodes.min(0)).max
+
+      # @return [Float] how far the stress of what cracks strays from what it should be, of the tension that is borne
+      def strays = @parts.map(&:strays).max
 
       # @return [Boolean] whether ground slides, whose tangent is made symmetric
       def slides? = @slides = @slides.nil? ? @parts.any?(&:slides?) : @slides
@@ -162,6 +174,7 @@ module Lattice
         end
         forces += @joins.dot(pose.moved) if @joins
         forces += @tightening.forces(pose.moved) if @tightening
+        forces += @embedded.forces(pose.moved) if @embedded
         forces = @anchors.select(&:there?).reduce(forces) { |sum, anchor| sum + anchor.forces(pose.moved) }
         forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
         [forces, whole(matrices)]
@@ -181,6 +194,7 @@ module Lattice
       # What has flowed at the last pose stays.
       def commit
         @parts.each_index { |i| @parts[i].commit if @there[i] }
+        @embedded&.commit
         touches.each(&:keep)
       end
 
@@ -207,6 +221,19 @@ module Lattice
       end
 
       private
+
+      def cracks(pose)
+        places = pose.places(@nodes)
+        tables = @parts.filter_map do |part|
+          strains, angles = part.cracks(*at(part, places, pose)) || next
+          open = strains.gt(0).where
+          next if open.empty?
+
+          middles = Algebra::Gather.rows(@nodes, part.piece.conn[open, true].dup).mean(1)
+          Numo::DFloat.hstack([middles[true, 0..1], angles[open].reshape(open.size, 1), strains[open].reshape(open.size, 1)])
+        end
+        tables.empty? ? nil : Numo::DFloat.vstack(tables)
+      end
 
       def strips(pose)
         return unless @strips
@@ -268,7 +295,7 @@ module Lattice
       # Springs, bolts and links beside the elements.
       def join(plain)
         @stiffest = plain.diagonal.abs.max
-        all = structure.sprung(structure.bolted(plain))
+        all = structure.sprung(structure.bolted(plain, embedded: false))
         structure.hold_idle(all)
         @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)
         tied = constraints.ties? ? constraints.tied.to_a : []
@@ -279,7 +306,7 @@ module Lattice
         plain = structure.assemble(matrices)
         plain = plain.with_diagonal(@pins) if @pins
         slack = [*@tightening&.slack, *@anchors.select(&:there?).flat_map(&:blocks)]
-        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack.any?), *touches.map(&:tangent)]
+        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack.any?), *@embedded&.tangent, *touches.map(&:tangent)]
         more.reduce(Algebra::Sparse.symmetric(plain)) { |sum, one| sum.add(one) }.to_symmetric
       end
     end

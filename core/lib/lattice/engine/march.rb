@@ -12,6 +12,8 @@ module Lattice
       WANTED = 6 # iterations, at which an increment keeps its size
       PRESSING = 4 # times as many where what touches is corrected, which few large increments bear best, and where ground slides
       GROUND = 1e-5 # left over, where ground slides
+      STRAYS = 0.05 # of the tension that concrete bears, by which its stress may stray in an increment
+      BRITTLE = 1.0 / 32 # of the first increment, under which it may stray as it likes: what breaks at once takes no smaller steps
       LEAST = 1.0 / 1024 # of the first increment
       WORSE = 1e3 # times what was left over at first
 
@@ -55,10 +57,11 @@ module Lattice
           @failed = nil if @failed && @failed <= found.level
           @acts = [@acts || 0.0, norm(found.internal)].max
           pose = found.pose
+          @more = found.level - level
           level = found.level
           return "done" if yield(found) == :stop
 
-          @scale *= Math.sqrt(wanted / found.residuals.size).clamp(0.5, 2.0)
+          @scale *= growth(found.residuals.size)
         end
       ensure
         @factors.free
@@ -81,7 +84,7 @@ module Lattice
 
       def iterate(pose, level, moved, more)
         residuals = []
-        @equations.reach(level + more)
+        @equations.reach(level + more, @more ? (more / @more).abs.clamp(0.0, 2.0) : 0.0)
         @failed = [@failed, level + more].compact.min
         mixing = @equations.slides? ? Mixing.new : nil
         now = pose.step(moved)
@@ -92,7 +95,7 @@ module Lattice
           residuals << left_over(push, internal)
           return if !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty? && !@equations.slides?)
           if residuals[-1] < enough(matrix)
-            return unless @control.takes?(moved, more)
+            return if !@control.takes?(moved, more) || strayed?
             return rested(level + more, now, push, internal, residuals, matrix, moved) if @equations.settle
 
             # What is corrected once it rests asks for another round.
@@ -120,6 +123,11 @@ module Lattice
         Increment.new(level: level, pose: pose, push: push, internal: internal, residuals: residuals, lower: @along && @factors.lower, slope: length&.positive? ? way / length : nil,
                       read: @equations.read(pose, level))
       end
+
+      def strayed? = @scale > BRITTLE && @equations.strays > STRAYS
+
+      # What slides takes many small steps of an iteration; as long as it comes to rest, larger increments are tried.
+      def growth(iterations) = @equations.slides? && iterations < wanted * 2 ? [Math.sqrt(wanted / iterations), 1.3].max.clamp(1.0, 2.0) : Math.sqrt(wanted / iterations).clamp(0.5, 2.0)
 
       def wanted = @equations.touches.any? || @equations.slides? ? WANTED * PRESSING.to_f : WANTED.to_f
 
@@ -156,8 +164,10 @@ module Lattice
       # Thin sheets hold far more across their thickness than they bear: what rounding leaves of that is no force.
       def enough(matrix)
         floor = ROUNDING * Float::EPSILON * norm(matrix.diagonal) * @equations.extent
-        (floor / @bears).clamp(@equations.slides? ? GROUND : TOLERANCE, LOOSEST)
+        (floor / @bears).clamp(tolerance, LOOSEST)
       end
+
+      def tolerance = @equations.slides? ? GROUND : TOLERANCE
 
       def norm(vector) = Math.sqrt((vector**2).sum)
     end

@@ -34,16 +34,16 @@ module Lattice
       # @return [Numo::DFloat] [s]
       def cuts
         @cuts ||= begin
-          low, high = [@run.min, @run.max]
+          low, high = @run.minmax
           size = (@run.max(1) - @run.min(1)).mean
           count = [((high - low) / size).round, 2].max
-          Numo::DFloat.new(count - 1).seq(1) * ((high - low) / count) + low
+          (Numo::DFloat.new(count - 1).seq(1) * ((high - low) / count)) + low
         end
       end
 
       # @return [Hash] name; along: m from its one end; from and upto: its ends, m
       def about
-        ends = [@run.min, @run.max].map { |r| (@middle + (@along * (r - @middle.dot(@along)))).to_a + [0.0] }
+        ends = @run.minmax.map { |r| (@middle + (@along * (r - @middle.dot(@along)))).to_a + [0.0] }
         { name: name, along: (cuts - @run.min).to_a, length: @run.max - @run.min, from: ends[0], upto: ends[1] }
       end
 

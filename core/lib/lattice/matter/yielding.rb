@@ -17,14 +17,17 @@ module Lattice
       # @param bodies [Array<Shape::Body>]
       def initialize(document, groups, materials, bodies)
         @bodies = bodies
+        @document = document
         @groups = groups
         @materials = materials
-        @statements = document.active.select { |s| %w[yielding soil].include?(s.kind) }
+        @statements = document.active.select { |s| %w[yielding soil concrete].include?(s.kind) }
       end
 
       # @return [Boolean]
       def any? = @statements.any?
-      def ground? = @statements.any? { |s| s.kind == "soil" }
+
+      # Whether it is of ground or concrete, which break before they move far.
+      def small? = @statements.any? { |s| s.kind != "yielding" }
 
       # @raise [InvalidInput] with the first that is wrong
       def check! = @statements.each { |statement| of_statement(statement) }
@@ -57,13 +60,17 @@ module Lattice
       # @param piece [#body, #material, #sheet?, #elasticity]
       # @param like [String, nil] the body that it is like, where it is not itself
       # @return [Law, nil]
-      def law(piece, like = nil) = flows[like || piece.body.name]&.law(piece.material, piece.elasticity.shape[0], piece.sheet?)
+      def law(piece, like = nil)
+        flow = flows[like || piece.body.name]
+        flow.is_a?(Concrete) ? flow : flow&.law(piece.material, piece.elasticity.shape[0], piece.sheet?)
+      end
 
       private
 
       def of_statement(statement)
         places = @groups.target!(statement, %i[bodies])
         return soil(statement, places) if statement.kind == "soil"
+        return concrete(statement, places) if statement.kind == "concrete"
 
         curve = curve(statement)
         places.to_h { |place| [place.body, flow(statement, place.body, curve)] }
@@ -76,6 +83,19 @@ module Lattice
           raise statement.fault("“#{place.body}” is neither a solid, a slice of plane strain nor a ring", path: "target", cure: "Choose the ground.") if wrong
 
           [place.body, soil]
+        end
+      end
+
+      def concrete(statement, places)
+        concrete = Concrete.read(statement)
+        order = @document.active("mesh").last
+        raise order.fault("concrete cracks in elements of straight sides", path: "order", cure: "Choose linear elements.") if order && order["order"] != "linear"
+
+        places.to_h do |place|
+          wrong = @bodies.find { |b| b.name == place.body && b.make != "plane stress" }
+          raise statement.fault("“#{place.body}” is no region in plane stress, in which alone cracks are followed", path: "target", cure: "Choose a body in plane stress.") if wrong
+
+          [place.body, concrete]
         end
       end
 

@@ -9,8 +9,10 @@ module Lattice
       # @param result [Outcome]
       # @return [Array<Hash>] strain; stress in Pa; force of all bars side by side in N
       def rows(result, frame)
-        strains = result.state(frame).bars or return []
-        result.bars.zip(strains.to_a).map { |bar, strain| { strain: strain, stress: strain * bar[:young], force: strain * bar[:young] * bar[:area] } }
+        state = result.state(frame)
+        strains = state.bars or return []
+        held = (state.flowed_bars ? strains - state.flowed_bars : strains).to_a
+        result.bars.zip(strains.to_a, held).map { |bar, strain, elastic| { strain: strain, stress: elastic * bar[:young], force: elastic * bar[:young] * bar[:area] } }
       end
     end
   end

@@ -9,7 +9,13 @@ module Lattice
       def judged(_cases) = (0...frames.size).to_a
 
       # What touches presses along normals of the one side, so that its moment is not quite that of the other.
-      def balanced = state(0).touch ? 1e-3 : [super, found[:ground] ? SLID : 0].max
+      def balanced
+        if state(0).touch
+          1e-3
+        else
+          [super, found[:ground] ? SLID : 0].max
+        end
+      end
 
       def balance(frame = 0) = Balance.new(grid, state(frame), ring, grid.nodes + displacement(frame)).to_h
     end

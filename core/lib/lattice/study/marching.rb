@@ -35,14 +35,14 @@ module Lattice
       # @return [Matter::Law, nil] by which a piece flows
       def law(piece) = @problem.yielding.law(piece)
 
-      # Whether movements are taken to be small, as those of ground.
-      def still? = @problem.yielding.ground? || @problem.at_rest.any?
+      # Whether movements are taken to be small, as those of ground and of what cracks.
+      def still? = @problem.yielding.small? || @problem.at_rest.any?
 
       # What is not followed over large movements.
       def refuse
         cure = "Leave it out, or judge it by a static study."
         raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
-        raise SolveFailed.new("bars in concrete are not followed over large movements", statement: @study.id, cure: cure) unless @structure.bars.empty?
+        raise SolveFailed.new("bars laid into bodies are not followed over large movements", statement: @study.id, cure: "Say what the concrete bears, or leave the bars out.") unless @structure.bars.empty? || still?
         flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
         raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
       end
@@ -64,7 +64,7 @@ module Lattice
       end
 
       def about
-        Result::Outcome::About.new(mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?), totals: @structure.totals.rows(1.0), joins: @structure.reports, bolts: @structure.bolts.rows,
+        Result::Outcome::About.new(mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?), totals: @structure.totals.rows(1.0), joins: @structure.reports, bolts: @structure.bolts.rows, bars: @structure.bars.rows,
                                    connectors: @structure.connectors.about, walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
       end
 
@@ -80,7 +80,7 @@ module Lattice
         turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
         stress, ends, plastic = increment.read.recovered
         Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, touch: increment.read.touched,
-                                             **joins(increment))
+                                             bars: increment.read.bars&.first, flowed_bars: increment.read.bars&.last, cracks: increment.read.cracks, **joins(increment))
       end
 
       def joins(increment)

@@ -5,8 +5,9 @@ module Lattice
     # The matrices of a structure: stiffness with bolts, springs and joins, masses, and what stress adds.
     module Matrices
       # @param matrix [Algebra::SymmetricMatrix] of the elements
+      # @param embedded [Boolean] whether with embedded bars
       # @return [Algebra::SymmetricMatrix] with the bolts, and beds between parts
-      def bolted(matrix) = with(matrix, [*(bolts.empty? ? nil : bolts.matrix), *(bars.empty? ? nil : bars.matrix), *blocks_of(false)])
+      def bolted(matrix, embedded: true) = with(matrix, [*(bolts.empty? ? nil : bolts.matrix), *(bars.empty? || !embedded ? nil : bars.matrix), *blocks_of(false)])
 
       # @param matrix [Algebra::SymmetricMatrix] of the elements
       # @return [Algebra::SymmetricMatrix] with the springs, and all that joins places

@@ -21,7 +21,7 @@ module Lattice
         def initialize(piece, stiffness, start, law = nil, still: false)
           @still = still || piece.body.axisymmetric?
           @piece = piece
-          @flowing = law && Flowing.new(piece, law)
+          @flowing = law && (law.is_a?(Matter::Concrete) ? Cracked : Flowing).new(piece, law)
           @elements, @nodes, = start.shape
           @width = piece.names.size
           @turns = @width == 6
@@ -85,6 +85,17 @@ module Lattice
           plastic = @flowing && flowed(stress, deformed)
           [stress.transform_values { |table| Rotation.stress(table, frames) }, nil, plastic]
         end
+
+        # @see Cracked#ahead
+        def ahead(ratio) = cracks? && @flowing.ahead(ratio)
+
+        # @see Cracked#strays
+        def strays = cracks? ? @flowing.strays : 0.0
+
+        def cracks? = @flowing.is_a?(Cracked)
+
+        # @return [Array(Numo::DFloat, Numo::DFloat), nil] see Cracked#cracks
+        def cracks(places, turns) = cracks? ? @flowing.cracks(deformation(places, turns)[0].reshape(@elements, @nodes * @width)) : nil
 
         # What is recovered of a piece that is not there.
         def nothing

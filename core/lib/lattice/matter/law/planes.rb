@@ -69,7 +69,7 @@ module Lattice
           normals, flows = [@normals, @flows].map { |all| Numo::DFloat.cast(set.map { |name| all[name] }) }
           bounds = Numo::DFloat.cast(set.map { |name| @limits[name] })
           resists = normals.dot(@elasticity).dot(flows.transpose)
-          return if Numo::Linalg.det(resists).abs < resists.abs.max**set.size * 1e-12
+          return if Numo::Linalg.det(resists).abs < (resists.abs.max**set.size) * 1e-12
 
           pulls = Numo::Linalg.inv(resists)
           slides = @elasticity.dot(flows.transpose).dot(pulls)

@@ -27,7 +27,11 @@ module Lattice
             PLACES.each_with_index do |(i, j), r|
               PLACES.each_with_index do |(p, q), c|
                 one = rows[true, i, p] * rows[true, j, q]
-                all[true, r, c] = p == q ? one * (i == j ? 1 : 2) : (one + (rows[true, i, q] * rows[true, j, p])) / (i == j ? 2 : 1)
+                all[true, r, c] = if p == q
+                                    one * (i == j ? 1 : 2)
+                                  else
+                                    (one + (rows[true, i, q] * rows[true, j, p])) / (i == j ? 2 : 1)
+                                  end
               end
             end
           end
@@ -39,7 +43,8 @@ module Lattice
           half = (tensors[true, 0] - tensors[true, 1]) / 2
           radius = Numo::NMath.sqrt((half**2) + (tensors[true, 3]**2))
           angle = Numo::NMath.atan2(tensors[true, 3].dup, half) / 2
-          cos, sin = [Numo::NMath.cos(angle), Numo::NMath.sin(angle)]
+          cos = Numo::NMath.cos(angle)
+          sin = Numo::NMath.sin(angle)
           rows = Numo::DFloat.zeros(middle.size, 3, 3)
           rows[true, 0, 0] = rows[true, 1, 1] = cos
           rows[true, 0, 1] = sin
@@ -64,18 +69,23 @@ module Lattice
           third = 3 - one - other
           shear = parts[[one, other]]
           angle = Numo::NMath.atan2(shear * 2, parts[[one, one]] - parts[[other, other]]) / 2
-          cos, sin = [Numo::NMath.cos(angle), Numo::NMath.sin(angle)]
-          first, second = [parts[[one, one]], parts[[other, other]]]
+          cos = Numo::NMath.cos(angle)
+          sin = Numo::NMath.sin(angle)
+          first = parts[[one, one]]
+          second = parts[[other, other]]
           across = shear * cos * sin * 2
           parts[[one, one]] = (first * (cos**2)) + (second * (sin**2)) + across
           parts[[other, other]] = (first * (sin**2)) + (second * (cos**2)) - across
           parts[[one, other]] = ((second - first) * cos * sin) + (shear * ((cos**2) - (sin**2)))
-          a, b = [parts[[one, third].minmax], parts[[other, third].minmax]]
+          a = parts[[one, third].minmax]
+          b = parts[[other, third].minmax]
           parts[[one, third].minmax] = (a * cos) + (b * sin)
           parts[[other, third].minmax] = (b * cos) - (a * sin)
           k = cos.size
-          a, b = [rows[true, one, true].dup, rows[true, other, true].dup]
-          cos, sin = [cos.reshape(k, 1), sin.reshape(k, 1)]
+          a = rows[true, one, true].dup
+          b = rows[true, other, true].dup
+          cos = cos.reshape(k, 1)
+          sin = sin.reshape(k, 1)
           rows[true, one, true] = (a * cos) + (b * sin)
           rows[true, other, true] = (b * cos) - (a * sin)
         end

@@ -6,8 +6,9 @@ module Lattice
       # Loads that come and go in stages, one after the other: what has moved, turned and flowed stays.
       class Stages < Marching
         VERSION = 2
-        READ = %w[limit path gauge bolt].freeze
+        READ = %w[limit path gauge bolt bars].freeze
         END_OF = 1e-9 # of a stage
+        KEPT = 16 # increments of a stage, at most
 
         class << self
           def check!(problem, study)
@@ -71,10 +72,10 @@ module Lattice
           pose = begun
           before = stages[0].factors * 0
           stages.each_with_index.with_object([]) do |(stage, i), rows|
-            made = @done.size
+            @residuals = []
             walk = Engine::March.new(changed(stage, i.zero? ? nil : stages[i - 1], before, pose), control(stage))
             whole = walk.call(pose) { |increment| taken(stage, i, increment) } == "done"
-            rows << row(stage, made, walk, whole)
+            rows << row(stage, walk, whole)
             break rows.tap { @broken = broken(stage, walk) } unless whole
 
             pose = @done.last[1].pose
@@ -83,9 +84,10 @@ module Lattice
           end
         end
 
-        def row(stage, made, walk, whole)
-          { name: stage.name, frame: whole ? @done.size - 1 : nil, increments: @done.size - made, cuts: walk.cuts, residuals: @done.drop(made).map { |_, found| found.residuals },
-            absent: stage.absent, anchors: @done.size > made ? @done.last[1].read.anchored : [], strips: @done.size > made ? @done.last[1].read.strips : nil }
+        def row(stage, walk, whole)
+          read = @residuals.empty? ? nil : @done.last[1].read
+          { name: stage.name, frame: whole ? @done.size - 1 : nil, increments: @residuals.size, cuts: walk.cuts, residuals: @residuals, absent: stage.absent, anchors: read ? read.anchored : [],
+            strips: read&.strips }
         end
 
         # What is there at first, and holds its weight.
@@ -124,15 +126,27 @@ module Lattice
             next if !c.loads? || !c.class.targets || stage.factors[@problem.cases.index(c.case_name)].zero?
 
             nodes = @grid.nodes_of(c.places)
-            hangs[nodes].count_true == nodes.size
+            hangs[nodes].count_true.positive?
           end
-          raise SolveFailed.new("what a #{lost.statement.kind.tr('_', ' ')} acts on is not there in stage “#{stage.name}”", statement: lost.statement.id, cure: "Take its case away before, or choose another place.") if lost
+          return unless lost
+          raise SolveFailed.new("what a #{lost.statement.kind.tr('_', ' ')} acts on is not there in stage “#{stage.name}”", statement: lost.statement.id,
+                                                                                                                            cure: "Take its case away before, or choose another place.")
         end
 
         def taken(stage, number, increment)
+          @residuals << increment.residuals
+          @done.pop if passing?(stage, number, increment)
           @done << [number, increment]
           told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
           :stop if increment.level >= 1 - END_OF
+        end
+
+        # Increments that were halved again and again are not all kept: whether the one before lies between two that are near each other.
+        def passing?(stage, number, increment)
+          own = @done.last(2).select { |i, _| i == number }
+          return false if own.empty?
+
+          increment.level - (own.size > 1 ? own[0][1].level : 0.0) < 1.0 / (stage.increments || KEPT)
         end
 
         # What presses is found best in one go.
@@ -156,7 +170,7 @@ module Lattice
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
           Result::Staged.new(grid: @grid, frames: frames, states: states, about: about)
                         .with_found(ground: still?, stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
-                                              touches: touched(@done.map(&:last)), strips: @strips, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
+                                                              touches: touched(@done.map(&:last)), strips: @strips, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
         end
 
         # Movement is counted from the end of a stage, and what is not there has none.

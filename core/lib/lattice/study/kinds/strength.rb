@@ -105,8 +105,10 @@ module Lattice
           moved = states.map { |s| Shape::Vectors.norm(s.displacement).max }
           slides = reason != "done" && walk.failed
           Result::Way.new(grid: grid, frames: frames, states: states, about: about)
-                     .with_found(ground: true, strength: { factor: made.last.level, slides: slides || nil, factors: made.map(&:level), moved: moved, iterations: made.sum { |f| f.residuals.size }, cuts: walk.cuts,
-                                             stage: @stages.last.name, residuals: made.map(&:residuals), absent: @stages.last.absent })
+                     .with_found(ground: true, strength: { factor: made.last.level, slides: slides || nil, factors: made.map(&:level), moved: moved, iterations: made.sum do |f|
+                                   f.residuals.size
+                                 end, cuts: walk.cuts,
+                                                           stage: @stages.last.name, residuals: made.map(&:residuals), absent: @stages.last.absent })
         end
       end
     end
