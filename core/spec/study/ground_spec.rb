@@ -110,6 +110,7 @@ RSpec.describe "Ground" do
     press = { "id" => "p", "kind" => "pressure", "target" => "far top", "value" => "10 kPa", "case" => "press" }
     top = group_named("far top", { "box" => { "from" => { "x" => "5.4 m", "y" => "-0.1 m", "z" => "-1 m" }, "to" => { "x" => "13 m", "y" => "0.1 m", "z" => "1 m" } } }, of: "edges")
     problem = pit(rest, sand, top, press, { "kind" => "case", "name" => "press" }, stages: [stage("rest", weight: "1"), stage("dig", goes: ["dig"]), stage("load", press: "1")])
+
     expect { solved(problem) }.to raise_error(Lattice::SolveFailed, /what a pressure acts on is not there in stage “load”/)
   end
 end

@@ -62,7 +62,7 @@ export interface TouchFinding {
 export interface StagesFinding {
   kind: "stages";
   statement: string;
-  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; absent: string[]; anchors: { name: string; force: number; bonded: number }[]; strips: Record<string, [number, number, number][]> | null }[];
+  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; cracks: { strain: number; width: number } | null; absent: string[]; anchors: { name: string; force: number; bonded: number }[]; strips: Record<string, [number, number, number][]> | null }[];
   broken: { stage: string; level: number; at: number[] | null } | null;
   joins: number;
   /** Frames that are ends of stages. */
@@ -71,6 +71,8 @@ export interface StagesFinding {
   /** Slender regions along which forces are told, m; and what is not there, frame by frame, where anything comes or goes. */
   strips: { name: string; along: number[]; length: number; from: [number, number, number]; upto: [number, number, number] }[];
   absent: string[][];
+  /** The place that moves most, from where nothing moves: m, and what each case is multiplied by then. */
+  curve: { at: number[]; component: string; moved: number[]; factors: Record<string, number[]> };
   holds: boolean;
 }
 

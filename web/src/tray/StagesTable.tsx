@@ -2,6 +2,7 @@ import type { StagesFinding, TouchAt } from "../api/types";
 import { useDesk } from "../workspace/desk";
 import { Converging } from "./Converging";
 import { DataTable, type Column } from "./DataTable";
+import { StageCurve } from "./StageCurve";
 import { StripGraph } from "./StripGraph";
 import { useFrame } from "./useFrame";
 
@@ -50,12 +51,13 @@ export function StagesTable() {
     { key: "displacement", words: "greatest displacement", kind: "length", value: (r) => r.displacement ?? "–" },
     { key: "von_mises", words: "von Mises stress", kind: "stress", value: (r) => r.von_mises ?? "–" },
     ...(found.rows.some((r) => r.plastic !== null) ? [{ key: "plastic", words: "plastic strain", kind: "share", value: (r: Row) => r.plastic ?? "–" } satisfies Column<Row>] : []),
+    ...(found.rows.some((r) => r.cracks) ? [{ key: "cracks", words: "widest crack", kind: "length", value: (r: Row) => r.cracks?.width ?? "–" } satisfies Column<Row>] : []),
     { key: "increments", words: "increments", kind: "count", value: (r) => r.increments },
     { key: "iterations", words: "iterations", kind: "count", value: (r) => r.residuals.flat().length },
     { key: "cuts", words: "halved", kind: "count", value: (r) => r.cuts },
   ];
   return (
-    <div className={`flex gap-5 ${stale ? "opacity-60" : ""}`}>
+    <div className={`flex gap-5 overflow-x-auto ${stale ? "opacity-60" : ""}`}>
       <div className="flex min-w-[340px] flex-1 flex-col gap-3 self-start overflow-x-auto">
         <DataTable label="Stages of the study" columns={columns} rows={found.rows} keyOf={(r) => r.name} onRow={(r) => r.frame !== null && set({ frame: r.frame })} />
         {found.touches.length > 0 && (
@@ -63,6 +65,7 @@ export function StagesTable() {
         )}
         {found.rows.some((r) => r.anchors.length > 0) && <DataTable label="Anchors" columns={TIES} rows={found.rows.flatMap((r) => r.anchors.map((a) => ({ stage: r.name, ...a })))} keyOf={(r) => `${r.stage} ${r.name}`} />}
       </div>
+      <StageCurve curve={found.curve} />
       {found.strips.length > 0 && <StripGraph found={found} stage={found.rows.find((r) => r.frame !== null && r.frame >= (shownFrame?.index ?? 0))?.name} />}
       <Converging residuals={found.rows.flatMap((r) => r.residuals)} />
     </div>

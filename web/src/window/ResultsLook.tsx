@@ -13,6 +13,7 @@ import { apartSkin } from "./apartSkin";
 import { ApartSlider } from "./ApartSlider";
 import { Arrows } from "./Arrows";
 import { Card, Empty } from "./Card";
+import { Cracks } from "./Cracks";
 import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
 import { boxOfPoints } from "./boxes";
 import { apartBy } from "./drawnBodies";
@@ -124,6 +125,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? STRIP : undefined }}>
         <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} onPoint={setPointed} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
+        {found.arrays.cracks && <Cracks cracks={found.arrays.cracks as Float32Array} size={view.shape.size ?? 1} />}
         {course && <Diagram shape={course} />}
         {marks && !animated && !course && <Follow at={at(extremes.max_at)} label={highLabel} />}
         {marks && !animated && !course && <Follow at={at(extremes.min_at)} label={lowLabel} />}

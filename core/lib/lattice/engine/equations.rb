@@ -120,8 +120,8 @@ module Lattice
 
       # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
       # what each touch says; shortenings [bolts] m, nil without; anchored: what each tie says; strips: forces along slender
-      # regions by their names, where those are asked for; bars: see Embedded#read; cracks [k, 4] where they are, m, the direction
-      # in which they open, rad, and their strain, nil where nothing cracks.
+      # regions by their names, where those are asked for; bars: see Embedded#read; cracks: see
+      # Element::Large::Cracks#table, nil where nothing cracks.
       Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, keyword_init: true)
 
       # @return [Read]
@@ -224,14 +224,7 @@ module Lattice
 
       def cracks(pose)
         places = pose.places(@nodes)
-        tables = @parts.filter_map do |part|
-          strains, angles = part.cracks(*at(part, places, pose)) || next
-          open = strains.gt(0).where
-          next if open.empty?
-
-          middles = Algebra::Gather.rows(@nodes, part.piece.conn[open, true].dup).mean(1)
-          Numo::DFloat.hstack([middles[true, 0..1], angles[open].reshape(open.size, 1), strains[open].reshape(open.size, 1)])
-        end
+        tables = @parts.filter_map { |part| part.cracks(*at(part, places, pose))&.table(Algebra::Gather.rows(@nodes, part.piece.conn).mean(1)) }
         tables.empty? ? nil : Numo::DFloat.vstack(tables)
       end
 

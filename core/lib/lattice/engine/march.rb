@@ -13,7 +13,8 @@ module Lattice
       PRESSING = 4 # times as many where what touches is corrected, which few large increments bear best, and where ground slides
       GROUND = 1e-5 # left over, where ground slides
       STRAYS = 0.05 # of the tension that concrete bears, by which its stress may stray in an increment
-      BRITTLE = 1.0 / 32 # of the first increment, under which it may stray as it likes: what breaks at once takes no smaller steps
+      BRITTLE = 1.0 / 32 # of the first increment, under which what breaks at once takes no smaller steps, but is let go on where it is
+      HOLDS = 150 # times
       LEAST = 1.0 / 1024 # of the first increment
       WORSE = 1e3 # times what was left over at first
 
@@ -53,6 +54,7 @@ module Lattice
 
             next
           end
+          found = held(found) or return "no further"
           last = found.pose.moved - pose.moved
           @failed = nil if @failed && @failed <= found.level
           @acts = [@acts || 0.0, norm(found.internal)].max
@@ -68,6 +70,19 @@ module Lattice
       end
 
       private
+
+      # Lets what breaks go on, without more load, until its stress is what it should be.
+      # @return [Increment, nil] nil where it does not end
+      def held(found)
+        HOLDS.times do
+          return found if @equations.strays <= STRAYS
+
+          @equations.reach(found.level, 0.0)
+          again = iterate(found.pose, found.level, found.pose.moved * 0, 0.0) or return
+          found = again.tap { |one| one.residuals = found.residuals + one.residuals }
+        end
+        nil
+      end
 
       # @return [Increment, nil] nil where it does not come to rest
       def increment(pose, level, last)
@@ -95,7 +110,7 @@ module Lattice
           residuals << left_over(push, internal)
           return if !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty? && !@equations.slides?)
           if residuals[-1] < enough(matrix)
-            return if !@control.takes?(moved, more) || strayed?
+            return if !@control.takes?(moved, more) || strayed?(more)
             return rested(level + more, now, push, internal, residuals, matrix, moved) if @equations.settle
 
             # What is corrected once it rests asks for another round.
@@ -124,7 +139,7 @@ module Lattice
                       read: @equations.read(pose, level))
       end
 
-      def strayed? = @scale > BRITTLE && @equations.strays > STRAYS
+      def strayed?(more) = !more.zero? && @scale > BRITTLE && @equations.strays > STRAYS
 
       # What slides takes many small steps of an iteration; as long as it comes to rest, larger increments are tried.
       def growth(iterations) = @equations.slides? && iterations < wanted * 2 ? [Math.sqrt(wanted / iterations), 1.3].max.clamp(1.0, 2.0) : Math.sqrt(wanted / iterations).clamp(0.5, 2.0)

@@ -60,6 +60,8 @@ module LatticeServer
           [name, extreme(field, result).merge(dimension: dimension)]
         end
         arrays["veiled"] = Numo::SFloat.cast(result.veil.points[drawn.points]) if result.veil
+        cracks = result.envelope?(frame) ? nil : result.state(frame).cracks
+        arrays["cracks"] = Numo::SFloat.cast(cracks) if cracks
         packed(arrays, { extremes: extremes })
       end
 

@@ -121,7 +121,7 @@ function Found({ id }: { id: string }) {
       {found.rows.map((row, i) => (
         <Fragment key={row.name}>
           {i > 0 && "; "}
-          {row.name}: {row.displacement === null ? "did not come to its end" : `${shown.text(row.displacement, "length")}, ${shown.text(row.von_mises ?? 0, "stress")}${row.plastic ? `, plastic strain ${digits(row.plastic * 100)} %` : ""}`}
+          {row.name}: {row.displacement === null ? "did not come to its end" : `${shown.text(row.displacement, "length")}, ${shown.text(row.von_mises ?? 0, "stress")}${row.cracks ? `, cracks ${row.cracks.width > 0 ? `${shown.text(row.cracks.width, "length")} wide` : `open by ${digits(row.cracks.strain * 100)} % of strain`}` : row.plastic ? `, plastic strain ${digits(row.plastic * 100)} %` : ""}`}
         </Fragment>
       ))}
       .

@@ -8,6 +8,8 @@ module Lattice
       # stay, so that nothing can fail to come to rest; how far its stress strays from what its strain then brings bounds the increment.
       # J. Oliver, A. E. Huespe, J. C. Cante, An implicit/explicit integration scheme to increase computability, 2008.
       class Cracked
+        TORN = 0.1 # strain from which on nothing is left
+
         # @param piece [ContinuumPiece] in plane stress
         # @param concrete [Matter::Concrete]
         def initialize(piece, concrete)
@@ -16,6 +18,7 @@ module Lattice
           areas = all[2].sum(1) / piece.body.thickness
           @law = Matter::Law::Cracking.new(piece.material.young, piece.material.poisson, concrete, Numo::NMath.sqrt(areas))
           @bears = concrete.tension
+          @spacing = concrete.spacing
           @elasticity = piece.elasticity
           @strain, _, @volumes = all
           clear
@@ -36,7 +39,7 @@ module Lattice
         end
 
         # How far stress strays from what it should be, of the tension that is borne.
-        def strays = @strays.max
+        def strays = @strains.abs.max > TORN ? Float::INFINITY : @strays.max
 
         def commit
           @seen = @trial.dup
@@ -83,8 +86,8 @@ module Lattice
         end
 
         # @param moved [Numo::DFloat] [e, n w] what is left in the frames of all elements
-        # @return [Array(Numo::DFloat, Numo::DFloat)] of every element strain of its crack, and the direction in which it opens, rad
-        def cracks(moved) = @law.opened(mean(@strain, @volumes, moved), Matter::Law::Cracking::State.new(@seen))
+        # @return [Cracks]
+        def cracks(moved) = Cracks.new(*@law.opened(mean(@strain, @volumes, moved), Matter::Law::Cracking::State.new(@seen)), @spacing)
 
         private
 

@@ -94,7 +94,7 @@ module Lattice
 
         def cracks? = @flowing.is_a?(Cracked)
 
-        # @return [Array(Numo::DFloat, Numo::DFloat), nil] see Cracked#cracks
+        # @return [Cracks, nil]
         def cracks(places, turns) = cracks? ? @flowing.cracks(deformation(places, turns)[0].reshape(@elements, @nodes * @width)) : nil
 
         # What is recovered of a piece that is not there.

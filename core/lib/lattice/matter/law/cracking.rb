@@ -13,7 +13,7 @@ module Lattice
         end
 
         CRUSHING = 250.0 # times the energy of a crack
-        LEFT = 1e-4 # of the elastic modulus, along what has cracked
+        LEFT = 1e-6 # of the elastic modulus, along what has cracked
         ROUNDS = 20
 
         attr_reader :young

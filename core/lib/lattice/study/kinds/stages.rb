@@ -30,10 +30,11 @@ module Lattice
           private
 
           def at_end(result, frame)
-            return { displacement: nil, von_mises: nil, plastic: nil } unless frame
+            return { displacement: nil, von_mises: nil, plastic: nil, cracks: nil } unless frame
 
+            state = result.state(frame)
             { displacement: result.greatest("displacement", frame)[0], von_mises: result.greatest("von_mises", frame)[0],
-              plastic: result.state(frame).plastic && result.greatest("plastic_strain", frame)[0] }
+              plastic: state.plastic && result.greatest("plastic_strain", frame)[0], cracks: state.cracks && { strain: state.cracks[true, 3].max, width: state.cracks[true, 4].max } }
           end
         end
 
@@ -52,13 +53,22 @@ module Lattice
           @told = Study::Stages.new(@problem, @study)
           @stages = @told.all
           set_up(@stages[0].factors, @grid.nodes)
-          @strips = still? ? @equations.follow { |piece| !piece.body.axisymmetric? && !@problem.yielding.flows[piece.body.name].is_a?(Matter::Soil) } : []
+          @strips = follow
           @done = []
           @monitor.phase("stages", upto: 0.97) { march(@stages) }
         end
 
         # Ground that stands in for what comes later is what it is like.
         def structure = System::Structure.new(@problem, @grid, conditions, like: @problem.at_rest.stand_ins).apply
+
+        # Walls and slabs in ground tell their forces; bars laid into them would keep theirs to themselves.
+        def follow
+          ground = @problem.yielding.flows.select { |_, flow| flow.is_a?(Matter::Soil) }.keys
+          return [] if ground.empty? && @problem.at_rest.coefficients.empty?
+
+          barred = conditions.grep(Load::Conditions::Bars).reject(&:comes?).flat_map { |bars| bars.places.map(&:body) }
+          @equations.follow { |piece| !piece.body.axisymmetric? && !(ground + barred).include?(piece.body.name) }
+        end
 
         def law(piece)
           like = @problem.at_rest.stand_ins[piece.body.name]
@@ -123,7 +133,7 @@ module Lattice
         def loose!(stage)
           hangs = @equations.hanging
           lost = conditions.find do |c|
-            next if !c.loads? || !c.class.targets || stage.factors[@problem.cases.index(c.case_name)].zero?
+            next if !c.loads? || c.statement["target"].nil? || stage.factors[@problem.cases.index(c.case_name)].zero?
 
             nodes = @grid.nodes_of(c.places)
             hangs[nodes].count_true.positive?
@@ -170,7 +180,7 @@ module Lattice
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
           Result::Staged.new(grid: @grid, frames: frames, states: states, about: about)
                         .with_found(ground: still?, stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
-                                                              touches: touched(@done.map(&:last)), strips: @strips, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
+                                                              touches: touched(@done.map(&:last)), strips: @strips, curve: Study::StageCurve.new(@grid, @stages, @done, @structure.dofs).to_h(@problem.cases), absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
         end
 
         # Movement is counted from the end of a stage, and what is not there has none.
