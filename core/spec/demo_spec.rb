@@ -32,7 +32,9 @@ RSpec.describe "The demo models" do
     # Of two limits on von Mises stress the one on the fixed ring; the lift is 7 kN of tension in all bolts together.
     "slewing-ring" => [{ "von_mises" => 173.786e6 }, 6.930809],
     # By hand: 14.1 kN m over the transformed section, 3.14 MPa; the concrete alone weighs 422.4 kg.
-    "pier-ring-beam" => [{ "displacement_y" => 0.346842e-3, "principal_max" => 3.18181e6 }, 422.4],
+    "pier-ring-beam" => [{ "displacement_y" => 0.3456185e-3, "principal_max" => 3.175163e6 }, 422.4],
+    # By hand: 15.04 m² of concrete without the slab, which is gravel at first, 161.96 m² of loam, the rest of 38 by 16 m gravel.
+    "pier-pit" => [{ "displacement" => 2.058032e-3 }, 1_220_776],
     # By hand: 12 m of beams of 1939.6 mm², and the machine.
     "gallery-air-handler" => [{ "displacement" => 1.94083e-3 }, 380 + (12 * 1939.6e-6 * 7850)],
     # 2.28 m² of sheet, 2 mm thick.
@@ -64,7 +66,7 @@ RSpec.describe "The demo models" do
       expect(found["summary"]["mass"]).to be_within(mass * 1e-4).of(mass)
       # What touches presses along the normals of one side: its moments balance a little less.
       touches = found["findings"].any? { |f| f["touches"]&.any? }
-      expect(found["summary"]["frames"].filter_map { |f| f["balance"]&.fetch("error") }).to all(be < (touches ? 1e-5 : 1e-6))
+      expect(found["summary"]["frames"].filter_map { |f| f["balance"]&.fetch("error") }).to all(be < (touches || found["findings"].any? { |f| f["strips"]&.any? } ? 1e-5 : 1e-6))
     end
   end
 end

@@ -25,6 +25,9 @@ RSpec.describe Lattice::Engine::March do
       def extent = 1.0
       def touches = []
       def settle = true
+      def slides? = false
+      def strays = 0.0
+      def reach(_level, _ratio) = nil
       def back = @backs = (@backs || 0) + 1
       def commit = @committed = (@committed || 0) + 1
       def read(_pose, level) = level

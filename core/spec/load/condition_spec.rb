@@ -22,6 +22,7 @@ RSpec.describe Lattice::Load::Condition do
       "bed" => { "target" => "root", "stiffness" => "50 N/mm3" }, "spot_welds" => { "target" => "tip", "to" => "stub end", "from" => spot(200, 5, 5), "until" => spot(200, 15, 5),
                                                                                     "count" => 2, "diameter" => "5 mm" },
       "bars" => { "name" => "rod", "target" => "bar", "line" => "lane", "count" => 2, "diameter" => "1 mm", "material" => "steel S355" },
+      "anchor" => { "name" => "tie", "target" => "bar", "line" => "lane", "free" => "20 mm", "diameter" => "1 mm", "force" => "1 kN", "material" => "steel S355" },
       "moving_load" => { "name" => "cart", "target" => "above", "line" => "lane", "axles" => [{ "force" => "1 kN" }], "direction" => "-y" }, "motion" => { "how" => "roll", "axis" => "-y",
                                                                                                                                                            "angle" => "1 deg", "period" => "8 s" },
       "link" => { "target" => "foot", "to" => "root", "how" => "spreading" },
@@ -37,7 +38,7 @@ RSpec.describe Lattice::Load::Condition do
     pad = [outline_named("pad outline", rectangle("90 mm", "0 mm", "20 mm", "20 mm"), holes: [circle(100, 10, 8)]), body_named("pad", "pad outline", thickness: "10 mm", on: on("xy", z: 10)),
            group_named("stack", { "bores" => { "diameter" => "8 mm" } })]
     lane = [{ "kind" => "line", "name" => "lane", "corners" => [spot(10, 20, 5), spot(60, 20, 5)] }, group_named("above", { "all" => [{ "body" => "bar" }, { "plane" => { "axis" => "y", "at" => "20 mm" } }] })]
-    more = { "bond" => stub, "touch" => stub, "joint" => stub, "spot_welds" => stub, "bars" => lane, "moving_load" => lane, "link" => arm, "bolt" => pad }.fetch(kind, []).each_with_index.map do |s, i|
+    more = { "bond" => stub, "touch" => stub, "joint" => stub, "spot_welds" => stub, "bars" => lane, "anchor" => lane, "moving_load" => lane, "link" => arm, "bolt" => pad }.fetch(kind, []).each_with_index.map do |s, i|
       { "id" => "more#{i}" }.merge(s)
     end
     bore = { "id" => "bore" }.merge(group_named("bore", { "bores" => { "diameter" => "8 mm" } }))
@@ -58,7 +59,7 @@ RSpec.describe Lattice::Load::Condition do
       expect { condition.check! }.not_to raise_error
       expect { Lattice::Verdict::Readiness.new(condition.problem).notices }.not_to raise_error
       does = { loads?: ->(s) { s.loads.abs.max.positive? }, holds?: ->(s) { !s.constraints.held.empty? || s.constraints.ties? || %w[spring bed].include?(kind) || !s.connectors.empty? },
-               weighs?: ->(s) { s.lumps.sum.positive? }, touches?: ->(s) { Lattice::Engine::Touch.new(s, condition, s.grid.nodes).start[:area].positive? }, joins?: ->(s) { (s.constraints.ties? && s.reports.any?) || !s.bolts.empty? || !s.connectors.empty? } }
+               weighs?: ->(s) { s.lumps.sum.positive? }, comes?: ->(s) { Lattice::Engine::Anchor.new(s, condition).tap { |anchor| anchor.come(Numo::DFloat.zeros(s.dofs.size)) }.push.abs.max.positive? }, touches?: ->(s) { Lattice::Engine::Touch.new(s, condition, s.grid.nodes).start[:area].positive? }, joins?: ->(s) { (s.constraints.ties? && s.reports.any?) || !s.bolts.empty? || !s.connectors.empty? } }
       found = does.select { |what, _| condition.public_send(what) }
       does = kind == "bars" ? found.merge(bars: ->(s) { !s.bars.empty? }) : found
       expect(does.size).to eq(1)

@@ -41,6 +41,28 @@ module Lattice
         end)
       end
 
+      def strength(finding)
+        ["ground stands when strength is reduced#{" to where it slides, before #{number(finding[:slides])} times" if finding[:slides]}", "#{number(finding[:factor])} times", finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
+         finding[:at_least] ? "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}" : ""]
+      end
+
+      def strength_table(finding)
+        TextTable.new(["strength over", "moves by", "iterations"], finding[:factors].each_index.map { |i| [number(finding[:factors][i]), shown(finding[:moved][i], "length"), finding[:residuals][i].size] })
+      end
+
+      def anchors_table(finding)
+        rows = finding[:rows].flat_map { |row| row[:anchors].map { |anchor| [row[:name], anchor[:name], shown(anchor[:force], "force"), shown(anchor[:bonded], "force")] } }
+        rows.empty? ? [] : TextTable.new(["stage", "anchor", "pull of one", "most along its bond"], rows)
+      end
+
+      # The largest of each force along walls and slabs.
+      def strips_table(finding)
+        rows = finding[:rows].flat_map do |row|
+          (row[:strips] || {}).map { |name, cuts| [row[:name], name.to_s, *{ 0 => "force", 1 => "force", 2 => "moment" }.map { |k, kind| shown(cuts.map { |cut| cut[k] }.max_by(&:abs), kind) }] }
+        end
+        rows.empty? ? [] : TextTable.new(["stage", "along", "axial force", "shear force", "bending moment"], rows)
+      end
+
       def doubts(finding)
         lower = finding[:lower]
         [finding[:yields] && "“#{finding[:yields][:body]}” yields before, at #{number(finding[:yields][:factor])}",
