@@ -1,14 +1,17 @@
 # frozen_string_literal: true
 
+spot = ->(x, y, reach) { { "box" => { "from" => [-1, x, y], "to" => [1, x, y] }.transform_values { |(way, *at)| { "x" => "#{at[0] + (way * reach)} mm", "y" => "#{at[1] + way} mm", "z" => "#{way} mm" } } } }
 at = ->(name, axis, place) { { "kind" => "group", "name" => name, "of" => "edges", "rule" => { "plane" => { "axis" => axis, "at" => "#{place} mm" } } } }
 
 Verify.define("tie of concrete torn apart, and pressed until it is crushed", source: "elementary: all that it bears, and in all the energy of one crack for its area, whatever the size of its band") do |report|
   { 100 => "wide band", 50 => "narrow band" }.each do |size, words|
     tie = lambda do |move, increments|
-      result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, size / 1000.0, size / 1000.0)), { "kind" => "body", "name" => "tie", "outline" => "outline", "make" => "plane stress", "thickness" => "50 mm" },
+      result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, *[size / 1000.0] * 2)), { "kind" => "body", "name" => "tie", "outline" => "outline", "make" => "plane stress", "thickness" => "50 mm" },
                              { "kind" => "material", "target" => "tie", "material" => "concrete", "properties" => { "young" => "30 GPa", "poisson" => "0.2" } },
                              { "kind" => "concrete", "target" => "tie", "tension" => "3 MPa", "compression" => "30 MPa", "energy" => "100 N/m" },
-                             at["left", "x", 0], at["right", "x", size], at["low", "y", 0], *{ "left" => "x", "low" => "y" }.map { |name, axis| { "kind" => "support", "target" => name, "components" => [axis] } },
+                             at["left", "x", 0], at["right", "x", size], at["low", "y", 0], *{ "left" => "x", "low" => "y" }.map do |name, axis|
+                                                                                              { "kind" => "support", "target" => name, "components" => [axis] }
+                                                                                            end,
                              { "kind" => "case", "name" => "pull" }, { "kind" => "displacement", "target" => "right", "component" => "x", "value" => "#{move} mm", "case" => "pull" },
                              { "kind" => "mesh", "size" => "#{size} mm", "order" => "linear" },
                              { "kind" => "study", "name" => "case", "type" => "stages", "stages" => [{ "name" => "pull", "loads" => [{ "case" => "pull", "factor" => "1" }], "increments" => increments }] })
@@ -37,13 +40,13 @@ Verify.define("notched beam of concrete", source: "A. Hillerborg, M. Modéer, P.
                            { "kind" => "body", "name" => "beam", "outline" => "outline", "make" => "plane stress", "thickness" => "50 mm" },
                            { "kind" => "material", "target" => "everything", "material" => "concrete", "properties" => { "young" => "30 GPa", "poisson" => "0.2" } },
                            { "kind" => "concrete", "target" => "everything", "tension" => "3.33 MPa", "compression" => "33 MPa", "energy" => "124 N/m" },
-                           *{ "left foot" => [0, 0], "right foot" => [2000, 0] }.map { |name, (x, y)| { "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => { "x" => "#{x - 1} mm", "y" => "#{y - 1} mm", "z" => "-1 mm" }, "to" => { "x" => "#{x + 1} mm", "y" => "#{y + 1} mm", "z" => "1 mm" } } } } },
-                           { "kind" => "group", "name" => "head", "of" => "edges", "rule" => { "box" => { "from" => { "x" => "980 mm", "y" => "199 mm", "z" => "-1 mm" }, "to" => { "x" => "1020 mm", "y" => "201 mm", "z" => "1 mm" } } } },
+                           *{ "left foot" => [0, 0], "right foot" => [2000, 0] }.map { |name, (x, y)| { "kind" => "group", "name" => name, "of" => "points", "rule" => spot[x, y, 1] } },
+                           { "kind" => "group", "name" => "head", "of" => "edges", "rule" => spot[1000, 200, 20] },
                            { "kind" => "support", "target" => "left foot", "components" => %w[x y] }, { "kind" => "support", "target" => "right foot", "components" => %w[y] },
                            { "kind" => "case", "name" => "push" }, { "kind" => "displacement", "target" => "head", "component" => "y", "value" => "-0.6 mm", "case" => "push" },
                            { "kind" => "mesh", "size" => "50 mm", "order" => "linear" }, { "kind" => "size", "target" => "middle", "size" => "#{size} mm" },
                            { "kind" => "study", "name" => "case", "type" => "stages", "stages" => [{ "name" => "push", "loads" => [{ "case" => "push", "factor" => "1" }], "increments" => 30 }] })
-    head = ((result.grid.nodes[true, 0] - 1).abs < size / 2000.0 + 1e-6) & (result.grid.nodes[true, 1] > 0.2 - 1e-9)
+    head = ((result.grid.nodes[true, 0] - 1).abs < (size / 2000.0) + 1e-6) & (result.grid.nodes[true, 1] > 0.2 - 1e-9)
     pushes = result.frames.map { |f| result.reaction(f.index)[head.where, 1].sum.abs }
     p pushes.map(&:round) if ENV["TR"]
     report.check("greatest load, N: #{words}", reference: 758, value: pushes.max, tolerance: 0.04, mesh: Verify.mesh_text(result))

@@ -38,7 +38,8 @@ RSpec.describe Lattice::Load::Condition do
     pad = [outline_named("pad outline", rectangle("90 mm", "0 mm", "20 mm", "20 mm"), holes: [circle(100, 10, 8)]), body_named("pad", "pad outline", thickness: "10 mm", on: on("xy", z: 10)),
            group_named("stack", { "bores" => { "diameter" => "8 mm" } })]
     lane = [{ "kind" => "line", "name" => "lane", "corners" => [spot(10, 20, 5), spot(60, 20, 5)] }, group_named("above", { "all" => [{ "body" => "bar" }, { "plane" => { "axis" => "y", "at" => "20 mm" } }] })]
-    more = { "bond" => stub, "touch" => stub, "joint" => stub, "spot_welds" => stub, "bars" => lane, "anchor" => lane, "moving_load" => lane, "link" => arm, "bolt" => pad }.fetch(kind, []).each_with_index.map do |s, i|
+    beside = { "bond" => stub, "touch" => stub, "joint" => stub, "spot_welds" => stub, "link" => arm, "bolt" => pad, **%w[bars anchor moving_load].to_h { |one| [one, lane] } }
+    more = beside.fetch(kind, []).each_with_index.map do |s, i|
       { "id" => "more#{i}" }.merge(s)
     end
     bore = { "id" => "bore" }.merge(group_named("bore", { "bores" => { "diameter" => "8 mm" } }))
@@ -48,6 +49,9 @@ RSpec.describe Lattice::Load::Condition do
     stuff = { "properties" => Models::STEEL.merge("expansion" => "12e-6 /K") }
     problem({ outline: drilled, force: nil, support: nil, tip: tip, material: stuff }, rim, bore, *more, { "id" => "it", "kind" => kind }.merge(fields))
   end
+
+  # What an anchor pushes as it comes.
+  def pulled(structure, condition) = Lattice::Engine::Anchor.new(structure, condition).tap { |anchor| anchor.come(Numo::DFloat.zeros(structure.dofs.size)) }.push
 
   it "has an example for every kind that there is" do
     expect(described_class::KINDS.sort).to eq([*valid.keys, "moment"].sort) # moments want members: see those
@@ -59,7 +63,9 @@ RSpec.describe Lattice::Load::Condition do
       expect { condition.check! }.not_to raise_error
       expect { Lattice::Verdict::Readiness.new(condition.problem).notices }.not_to raise_error
       does = { loads?: ->(s) { s.loads.abs.max.positive? }, holds?: ->(s) { !s.constraints.held.empty? || s.constraints.ties? || %w[spring bed].include?(kind) || !s.connectors.empty? },
-               weighs?: ->(s) { s.lumps.sum.positive? }, comes?: ->(s) { Lattice::Engine::Anchor.new(s, condition).tap { |anchor| anchor.come(Numo::DFloat.zeros(s.dofs.size)) }.push.abs.max.positive? }, touches?: ->(s) { Lattice::Engine::Touch.new(s, condition, s.grid.nodes).start[:area].positive? }, joins?: ->(s) { (s.constraints.ties? && s.reports.any?) || !s.bolts.empty? || !s.connectors.empty? } }
+               weighs?: ->(s) { s.lumps.sum.positive? }, comes?: ->(s) { pulled(s, condition).abs.max.positive? },
+               touches?: ->(s) { Lattice::Engine::Touch.new(s, condition, s.grid.nodes).start[:area].positive? },
+               joins?: ->(s) { (s.constraints.ties? && s.reports.any?) || !s.bolts.empty? || !s.connectors.empty? } }
       found = does.select { |what, _| condition.public_send(what) }
       does = kind == "bars" ? found.merge(bars: ->(s) { !s.bars.empty? }) : found
       expect(does.size).to eq(1)

@@ -36,7 +36,8 @@ RSpec.describe Lattice::Matter::Law::MohrCoulomb do
       _, at, moduli, _, slant = law.respond(strain, state)
       told = slant ? moduli + slant : moduli
       elastic = (rows == 3 ? Lattice::Element::PlaneStrain : Lattice::Element::Solid).elasticity(20e6, 0.3)
-      told = (told - (elastic.reshape(1, rows, rows) * described_class::BLEND)) / (1 - described_class::BLEND)
+      blend = slant ? described_class::BLEND : described_class::EXACT
+      told = (told - (elastic.reshape(1, rows, rows) * blend)) / (1 - blend)
       rows.times do |j|
         step = Numo::DFloat.zeros(1, rows).tap { |s| s[0, j] = 1e-9 }
         change = (law.respond(strain + step, state)[0] - law.respond(strain - step, state)[0]) / 2e-9

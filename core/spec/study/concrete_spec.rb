@@ -28,7 +28,7 @@ RSpec.describe "Concrete" do
     found = findings.find { |f| f[:kind] == "stages" }
     expect(found).to include(broken: nil)
     # 40 kN on four bars of 50 mm² each; concrete between cracks still helps.
-    area = 4 * Math::PI * 4**2 / 1e6
+    area = 4 * Math::PI * (4**2) / 1e6
     row = findings.find { |f| f[:kind] == "bars" }
     expect(row[:stress]).to be_between(0.75 * 40e3 / area, 40e3 / area * 1.001)
     expect(found[:rows][0][:cracks][:width]).to be_between(0.05e-3, 0.3e-3)

@@ -42,8 +42,13 @@ module Lattice
       end
 
       def strength(finding)
-        ["ground stands when strength is reduced#{" to where it slides, before #{number(finding[:slides])} times" if finding[:slides]}", "#{number(finding[:factor])} times", finding[:at_least] ? "at least #{number(finding[:at_least])}" : "",
-         finding[:at_least] ? "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}" : ""]
+        where = finding[:slides] ? " to where it slides, before #{number(finding[:slides])} times" : ""
+        verdict = if finding[:at_least]
+                    ["at least #{number(finding[:at_least])}", [finding[:holds] ? "holds" : "fails", percent(finding[:margin])].join(", ")]
+                  else
+                    ["", ""]
+                  end
+        ["ground stands when strength is reduced#{where}", "#{number(finding[:factor])} times", *verdict]
       end
 
       def strength_table(finding)

@@ -55,7 +55,7 @@ module Lattice
 
       # @return [Numo::DFloat, nil] [e, n w, n w] where what flows wants another stiffness than what does not
       def stiffness_of_flow
-        return unless even_volume?
+        return unless even_volume? || Kind[block.kind].flow_rule != Kind[block.kind].stiffness_rule
 
         strain, _, volumes = operators(0...block.size)
         e, g, rows, width = strain.shape

@@ -9,7 +9,7 @@ module Lattice
       # @param range [Range] of elements
       # @return [Array(Numo::DFloat, Numo::DFloat)] [e, g, strains, n d], and volumes that go with the points [e, g]
       def operators(range, elasticity)
-        rule = @kind.stiffness_rule
+        rule = @kind.flow_rule
         mapping = mapping(range, rule)
         b = strain_operator(slopes(range, rule, mapping)).then { |all| all.reshape(range.size, rule.size, @form.terms.size, all.shape[2]) }
         return [b, volumes(mapping, rule)] unless modes?
@@ -20,19 +20,19 @@ module Lattice
       end
 
       # @return [Numo::DFloat] [n, g] what reads a field at the nodes from those points
-      def from_points = @kind.extrapolation(@kind.stiffness_rule)
+      def from_points = @kind.extrapolation(@kind.flow_rule)
 
       # @return [Numo::DFloat] [e, g, 3] where those points are
       def places_of_points(range)
-        values = @kind.values(@kind.stiffness_rule.points)
+        values = @kind.values(@kind.flow_rule.points)
         at = @coordinates[range, true, true].transpose(0, 2, 1).dup
         e, d, n = at.shape
         Numo::DFloat.zeros(e, values.shape[0], 3).tap { |all| all[true, true, 0...d] = at.reshape(e * d, n).dot(values.transpose).reshape(e, d, values.shape[0]).transpose(0, 2, 1) }
       end
 
-      # @return [Numo::Int32] [n] the stiffness point that is nearest to each node
+      # @return [Numo::Int32] [n] the point of flow that is nearest to each node
       def nearest_points
-        at = @kind.stiffness_rule.points
+        at = @kind.flow_rule.points
         Numo::Int32.cast(@kind.nodes_at.to_a.map { |node| ((at - Numo::DFloat.cast(node).reshape(1, node.size))**2).sum(1).min_index })
       end
     end

@@ -6,10 +6,13 @@ module Lattice
     # load and moment reaction [n, 3] where nodes turn (nil elsewhere); stress: for every block of the mesh, by
     # layer, [e, k, 6] at the nodes of its elements; ends: for every block of members [e, 2, 6] N, V2, V3, T, M2, M3, nil for
     # others, and fibres that make stress of them; bolts [m, 2, 6] the same of bolts, nil without; connectors [c, 8], see
-    # System::Connectors#rows_of; bars [k] strain of embedded bars, flowed_bars [k] what of it stays, nil where they do not flow; cracks [k, 5], see Element::Large::Cracks#table, nil where nothing cracks; energy in J, nil where it is not that of one solution; warmth [n, 1] K above what is free of stress, nil where nothing is warmed;
+    # System::Connectors#rows_of; bars [k] strain of embedded bars,
+    # flowed_bars [k] what of it stays, nil where they do not flow; cracks [k, 5], see Element::Large::Cracks#table, nil where nothing cracks;
+    # energy in J, nil where it is not that of one solution; warmth [n, 1] K above what is free of stress, nil where nothing is warmed;
     # plastic: for every block of the mesh [e, k] equivalent plastic strain at the nodes of its elements, nil where nothing may yield;
     # touch [n, 4] pressure, gap, slip, and 1 sticks, 2 slides, 3 open, 0 elsewhere; nil where nothing touches.
-    State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :bolts, :connectors, :bars, :energy, :warmth, :plastic, :touch, :flowed_bars, :cracks, keyword_init: true) do
+    State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :bolts, :connectors, :bars, :energy,
+                       :warmth, :plastic, :touch, :flowed_bars, :cracks, keyword_init: true) do
       const_set(:TABLES, %i[displacement load reaction rotation moment_load moment_reaction bolts connectors bars warmth touch flowed_bars cracks].freeze)
 
       # @param terms [Array(State, Float)]

@@ -42,7 +42,9 @@ module Lattice
       def refuse
         cure = "Leave it out, or judge it by a static study."
         raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
-        raise SolveFailed.new("bars laid into bodies are not followed over large movements", statement: @study.id, cure: "Say what the concrete bears, or leave the bars out.") unless @structure.bars.empty? || still?
+        barred = !@structure.bars.empty? && !still?
+        raise SolveFailed.new("bars laid into bodies are not followed over large movements", statement: @study.id, cure: "Say what the concrete bears, or leave the bars out.") if barred
+
         flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
         raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
       end
@@ -64,7 +66,8 @@ module Lattice
       end
 
       def about
-        Result::Outcome::About.new(mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?), totals: @structure.totals.rows(1.0), joins: @structure.reports, bolts: @structure.bolts.rows, bars: @structure.bars.rows,
+        Result::Outcome::About.new(mass: @structure.mass, ring: @problem.parts.bodies.any?(&:axisymmetric?), totals: @structure.totals.rows(1.0), joins: @structure.reports,
+                                   bolts: @structure.bolts.rows, bars: @structure.bars.rows,
                                    connectors: @structure.connectors.about, walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
       end
 

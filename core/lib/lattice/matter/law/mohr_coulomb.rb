@@ -11,6 +11,9 @@ module Lattice
         State = VonMises::State
         # Of the elastic moduli in the tangent, never in the stress: bare tangents of what slides tell of collapses that are none.
         BLEND = 0.03
+        EXACT = 0.003 # where flow follows the planes, and the tangent is exact
+        # Of the square of flow, whose root of two thirds of it is told.
+        EQUIVALENT = Numo::DFloat[[1, 1, 1, 0.5, 0.5, 0.5]] * 2 / 3
         EVEN = 0.1 # the same in the symmetric one that stands in for a tangent that is not
 
         # @param soil [Soil] cohesion and tension Pa, friction and dilation rad
@@ -74,14 +77,12 @@ module Lattice
           size = Numo::NMath.sqrt(((flow**2) * EQUIVALENT).sum(1))
           after.put(at, State.new(own.plastic + flow, own.sum + size, own.back))
           stress[at, true] = brought
-          exact = moduli(values, found, tangents, reader, BLEND)
+          exact = moduli(values, found, tangents, reader, @slants ? BLEND : EXACT)
           return [stress, exact, after, nil] unless @slants
 
           even = moduli(values, found, evens, reader, EVEN)
           [stress, even, after, exact - even]
         end
-
-        EQUIVALENT = Numo::DFloat[[1, 1, 1, 0.5, 0.5, 0.5]] * 2 / 3
 
         # In the principal directions, and as these turn.
         def moduli(before, after, tangents, reader, blend)

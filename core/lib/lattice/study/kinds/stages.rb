@@ -180,8 +180,10 @@ module Lattice
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
           Result::Staged.new(grid: @grid, frames: frames, states: states, about: about)
                         .with_found(ground: still?, stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
-                                                              touches: touched(@done.map(&:last)), strips: @strips, curve: Study::StageCurve.new(@grid, @stages, @done, @structure.dofs).to_h(@problem.cases), absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
+                                                              touches: touched(@done.map(&:last)), strips: @strips, curve: curve, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
         end
+
+        def curve = Study::StageCurve.new(@grid, @stages, @done, @structure.dofs).to_h(@problem.cases)
 
         # Movement is counted from the end of a stage, and what is not there has none.
         def states

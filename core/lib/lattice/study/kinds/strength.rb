@@ -103,12 +103,9 @@ module Lattice
           states = made.map { |found| state(found).tap { |s| s.displacement = s.displacement - start }.tap { |s| put_away(s, @stages.last.absent) } }
           frames = made.each_with_index.map { |found, k| Result::Frame.new(index: k, kind: "increment", name: "strength over #{format('%.3f', found.level)}", value: found.level, unit: "ratio") }
           moved = states.map { |s| Shape::Vectors.norm(s.displacement).max }
-          slides = reason != "done" && walk.failed
-          Result::Way.new(grid: grid, frames: frames, states: states, about: about)
-                     .with_found(ground: true, strength: { factor: made.last.level, slides: slides || nil, factors: made.map(&:level), moved: moved, iterations: made.sum do |f|
-                                   f.residuals.size
-                                 end, cuts: walk.cuts,
-                                                           stage: @stages.last.name, residuals: made.map(&:residuals), absent: @stages.last.absent })
+          found = { factor: made.last.level, slides: reason == "done" ? nil : walk.failed, factors: made.map(&:level), moved: moved, iterations: made.map(&:residuals).sum(&:size), cuts: walk.cuts,
+                    stage: @stages.last.name, residuals: made.map(&:residuals), absent: @stages.last.absent }
+          Result::Way.new(grid: grid, frames: frames, states: states, about: about).with_found(ground: true, strength: found)
         end
       end
     end
