@@ -99,16 +99,15 @@ module Lattice
 
       def iterate(pose, level, moved, more)
         residuals = []
-        @equations.reach(level + more, @more ? (more / @more).abs.clamp(0.0, 2.0) : 0.0)
-        @failed = [@failed, level + more].compact.min
-        mixing = @equations.slides? ? Mixing.new : nil
+        begin_try(level, more)
         now = pose.step(moved)
         (ROUNDS * wanted / WANTED).to_i.times do
           internal, matrix = @equations.call(now)
           push = @equations.pushed(level + more)
           rest = push - internal
           residuals << left_over(push, internal)
-          return if !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty? && !@equations.slides?)
+          return if hopeless?(residuals)
+
           if residuals[-1] < enough(matrix)
             return if !@control.takes?(moved, more) || strayed?(more)
             return rested(level + more, now, push, internal, residuals, matrix, moved) if @equations.settle
@@ -118,8 +117,7 @@ module Lattice
           end
           @factors.of(@constraints.reduce(matrix)) or return
           along = along(matrix)
-          mend = solved(rest)
-          mend = mixing.call(mend) if mixing
+          mend = @mixing ? @mixing.call(solved(rest)) : solved(rest)
           change = @control.correct(mend, along, moved) or return
           step = mend + (along * change)
           moved += step
@@ -127,6 +125,16 @@ module Lattice
           now = now.step(step)
         end
         nil
+      end
+
+      def begin_try(level, more)
+        @equations.reach(level + more, @more ? (more / @more).abs.clamp(0.0, 2.0) : 0.0)
+        @failed = [@failed, level + more].compact.min
+        @mixing = @equations.slides? ? Mixing.new : nil
+      end
+
+      def hopeless?(residuals)
+        !residuals[-1].finite? || (residuals[-1] > residuals[0] * WORSE && @equations.touches.empty? && !@equations.slides?)
       end
 
       def rested(level, pose, push, internal, residuals, matrix, moved)
