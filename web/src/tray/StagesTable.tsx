@@ -65,8 +65,7 @@ export function StagesTable() {
         )}
         {found.rows.some((r) => r.anchors.length > 0) && <DataTable label="Anchors" columns={TIES} rows={found.rows.flatMap((r) => r.anchors.map((a) => ({ stage: r.name, ...a })))} keyOf={(r) => `${r.stage} ${r.name}`} />}
       </div>
-      <StageCurve curve={found.curve} />
-      {found.strips.length > 0 && <StripGraph found={found} stage={found.rows.find((r) => r.frame !== null && r.frame >= (shownFrame?.index ?? 0))?.name} />}
+      {found.strips.length === 0 ? <StageCurve curve={found.curve} /> : <StripGraph found={found} stage={found.rows.find((r) => r.frame !== null && r.frame >= (shownFrame?.index ?? 0))?.name} />}
       <Converging residuals={found.rows.flatMap((r) => r.residuals)} />
     </div>
   );

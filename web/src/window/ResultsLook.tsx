@@ -112,7 +112,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const shape = isShape(frames[frame]);
   const kind = shape ? "ratio" : extremes.dimension;
   const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
-  const factor = exaggeration ?? (grows ? 1 : proposedExaggeration(view.shape.size ?? 1, greatest, shape));
+  const weakened = study.findings?.findings.some((f) => f.kind === "strength") ?? false;
+  const factor = exaggeration ?? (grows && !weakened ? 1 : proposedExaggeration(view.shape.size ?? 1, greatest, shape));
   // A close-up is looked at closely.
   const box = found.arrays.veiled ? boxOfPoints(rest.arrays.positions as Float32Array) : {};
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
@@ -228,7 +229,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             natural={study.findings?.findings.find((f): f is SweepFinding => f.kind === "sweep")?.modes.map((m) => m.frequency)}
           />
         ) : grows ? (
-          <WayStrip frames={frames} at={frame} found={study.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse")} />
+          <WayStrip frames={frames} at={frame} words={weakened ? (v) => `strength over ${v}` : (v) => `${v} × the loads`} found={study.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse")} />
         ) : staged ? (
           <StageStrip frames={frames} at={frame} />
         ) : <FrameStrip frames={frames} at={frame} />}

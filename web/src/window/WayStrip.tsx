@@ -6,10 +6,12 @@ interface Props {
   frames: ResultFrame[];
   at: number;
   found: CollapseFinding | undefined;
+  /** What a value means. */
+  words: (value: string) => string;
 }
 
 /** Increments one after the other, each as high as its load factor; where it gives way stands out. */
-export function WayStrip({ frames, at, found }: Props) {
+export function WayStrip({ frames, at, found, words: meaning }: Props) {
   const { choose, strip } = useStrip(at, frames.length);
   const values = frames.map((f) => f.value ?? 0);
   const [low, high] = [Math.min(0, ...values), Math.max(0, ...values)];
@@ -34,7 +36,7 @@ export function WayStrip({ frames, at, found }: Props) {
       </div>
       <div className="flex justify-between pt-px text-[10.5px] text-faint">
         <span>
-          increment {at + 1} of {frames.length}: <b className="font-semibold text-amber-ink">{digits(values[at] ?? 0)} × the loads</b>
+          increment {at + 1} of {frames.length}: <b className="font-semibold text-amber-ink">{meaning(digits(values[at] ?? 0))}</b>
         </span>
         {typeof found?.factor === "number" ? <span className="text-vermilion">gives way at {digits(found.factor)} ×</span> : found?.soft && <span className="text-amber-ink">goes soft at {digits(found.soft.factor)} ×</span>}
       </div>
