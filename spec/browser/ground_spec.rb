@@ -42,6 +42,7 @@ RSpec.describe "Ground and concrete" do
     fill(soil, "cohesion", "200 kPa")
     fill(soil, "friction", "35 deg")
     expect(page).to have_no_text(/bears nothing/)
+    within("##{soil}") { expect(page).to have_css("[data-pressures]", text: /presses sideways with 0\.271 of the weight above less/) }
     say("at-rest pressure", coefficient: "0.5")
     say("mesh", size: "1 m")
     study = say("stages")

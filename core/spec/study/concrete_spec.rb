@@ -45,6 +45,20 @@ RSpec.describe "Concrete" do
     expect(findings.find { |f| f[:kind] == "bars" }).to include(stress: be_near(500e6, 1e-3))
   end
 
+  it "tells by hand what the section half way bears" do
+    low = bars.merge("line" => "low line", "count" => 1)
+    line = { "id" => "l", "kind" => "line", "name" => "low line", "corners" => [{ "x" => "0 mm", "y" => "20 mm" }, { "x" => "400 mm", "y" => "20 mm" }] }
+    section = Lattice::Verdict::ConcreteSection.all(strip(concrete, line, low))[0]
+    # One bar of 50.3 mm² flows: 25.1 kN; block of 16.8 mm at 30 MPa over 50 mm; arm 80 − 8.4 mm.
+    pull = Math::PI * 16e-6 * 500e6
+    block = pull / (30e6 * 0.05)
+    result, = solved(strip(concrete, line, low, force: "1 kN", increments: 1))
+    found = section.to_h(result, [0])
+    expect(found[:bears][0]).to be_near(pull * (0.08 - (block / 2)), 1e-3)
+    expect(found).to include(body: "strip", at: be_near(0.2, 1e-9))
+    expect(found[:acts][0]).to be_near(0.0, 1e-6)
+  end
+
   it "ends where a strip without bars is torn" do
     _, findings = solved(strip(concrete, force: "20 kN"))
     expect(findings.find { |f| f[:kind] == "stages" }[:broken][:level]).to be_near(0.75, 0.06)

@@ -106,6 +106,16 @@ RSpec.describe "Ground" do
     expect(faults(pit(rest, { "id" => "z", "kind" => "study", "name" => "s", "type" => "strength", "of" => "case" }))).to include("no body has a strength of ground")
   end
 
+  it "tells how ground presses by hand, and finds it odd where it could not rest so" do
+    problem = pit(rest, sand)
+    expect(problem.yielding.pressures["f"]).to include(active: be_near(0.3073, 1e-3), passive: be_near(3.2546, 1e-3), rest: be_near(0.4701, 1e-3), less: be_near(2217.3, 1e-3))
+    told = ->(*more) { Lattice::Verdict::Readiness.new(pit(*more)).notices.map { |n| n.fault.to_s }.join(" ") }
+    loose = sand.merge("cohesion" => "0 kPa")
+    expect(told[rest.merge("coefficient" => "0.2"), loose]).to match(/slides before it rests so. Give a coefficient between 0.31 and 3.25/)
+    expect(told[rest, loose]).not_to include("slides before")
+    expect(told[rest.merge("coefficient" => "0.2"), sand]).not_to include("slides before")
+  end
+
   it "says which load lost its place" do
     press = { "id" => "p", "kind" => "pressure", "target" => "far top", "value" => "10 kPa", "case" => "press" }
     top = group_named("far top", { "box" => { "from" => { "x" => "5.4 m", "y" => "-0.1 m", "z" => "-1 m" }, "to" => { "x" => "13 m", "y" => "0.1 m", "z" => "1 m" } } }, of: "edges")

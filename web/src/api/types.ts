@@ -196,6 +196,8 @@ export interface ModelView {
   groups: Record<string, PlaceKey[]>;
   /** Curves of what yields, by statement: plastic strain, and Pa. */
   flows: Record<string, [number, number][]>;
+  /** By statement how ground presses sideways: parts of the weight above, and what cohesion takes off and adds, Pa. */
+  pressures: Record<string, { active: number; passive: number; rest: number; less: number; more: number }>;
   ready: boolean;
   notices: Notice[];
   /** before: the mesh made last, as long as the model as it is now has none. */

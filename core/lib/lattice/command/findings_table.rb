@@ -11,7 +11,7 @@ module Lattice
                  "uneven" => "goes up and down: no end can be told" }.freeze
 
       TABLES = { "modes" => %i[modes_table sag_table], "sweep" => %i[sweep_table], "life" => %i[life_table], "buckling" => %i[buckling_table], "collapse" => %i[collapse_table],
-                 "stages" => %i[stages_table touches_table anchors_table strips_table],
+                 "stages" => %i[stages_table touches_table anchors_table strips_table sections_table],
                  "strength" => %i[strength_table], "ladder" => %i[ladder_table], "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
 
       def initialize(findings)

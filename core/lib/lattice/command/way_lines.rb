@@ -60,6 +60,15 @@ module Lattice
         rows.empty? ? [] : TextTable.new(["stage", "anchor", "pull of one", "most along its bond"], rows)
       end
 
+      def sections_table(finding)
+        rows = (finding[:sections] || []).flat_map do |section|
+          finding[:rows].zip(section[:acts]).filter_map do |row, acts|
+            acts && [row[:name], section[:body], shown(section[:at], "length"), shown(acts, "moment"), shown(section[:bears][acts.negative? ? 1 : 0], "moment")]
+          end
+        end
+        rows.empty? ? [] : TextTable.new(["stage", "section of", "at x", "moment that acts", "and is borne, by hand"], rows)
+      end
+
       # The largest of each force along walls and slabs.
       def strips_table(finding)
         rows = finding[:rows].flat_map do |row|

@@ -48,6 +48,19 @@ module Lattice
         raise gravity.fault("what is at rest weighs along -y, and this does not", path: "direction", cure: "Choose -y.")
       end
 
+      # @return [Array<Fault>] ground that could not rest as it is said to: it would slide at once
+      def oddities
+        return [] unless any?
+
+        @statements.filter_map do |statement|
+          part = statement.quantity("coefficient", "ratio")
+          bodies = @problem.groups.target!(statement, %i[bodies]).map { |place| stand_ins[place.body] || place.body }
+          loose = @problem.yielding.flows.values_at(*bodies).grep(Matter::Soil).select { |soil| soil.cohesion.zero? }.map(&:pressures)
+          range = loose.find { |one| !part.between?(one[:active], one[:passive]) } or next
+          statement.fault_at("ground with its friction slides before it rests so", path: "coefficient", cure: format("Give a coefficient between %.2f and %.2f.", range[:active], range[:passive]))
+        end
+      end
+
       # @return [Array] by meaning
       def signature = [coefficients.to_a, stand_ins.to_a, gravity && Model::Meaning.of(gravity, except: %w[case])]
 

@@ -27,6 +27,14 @@ module Lattice
         tension > apex ? self.class.new(cohesion, friction, dilation, apex) : self
       end
 
+      # How ground presses sideways, of the weight above: as it gives way to one side, as it is pushed, and at rest.
+      # W. J. M. Rankine, On the stability of loose earth, 1857; J. Jaky, 1944.
+      # @return [Hash] the parts active, passive and rest; cohesion: by how much it lessens the one and adds to the other, Pa
+      def pressures
+        active = Math.tan((Math::PI / 4) - (friction / 2))**2
+        { active: active, passive: 1 / active, rest: 1 - Math.sin(friction), less: 2 * cohesion * Math.sqrt(active), more: 2 * cohesion / Math.sqrt(active) }
+      end
+
       # @param factor [Float]
       # @return [Soil] that bears so many times less
       def weakened(factor)

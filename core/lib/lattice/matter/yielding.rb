@@ -49,6 +49,15 @@ module Lattice
         {}
       end
 
+      # @return [Hash{String => Hash}] by statement how ground presses sideways; see Soil#pressures; those that are wrong left out
+      def pressures
+        @statements.select { |s| s.kind == "soil" }.to_h do |statement|
+          [statement.id, Soil.read(statement).pressures]
+        rescue InvalidInput
+          [statement.id, nil]
+        end.compact
+      end
+
       # @return [Hash{String => Flow, Soil}] by body
       def flows
         @flows ||= @statements.reduce({}) { |all, statement| all.merge(of_statement(statement)) }

@@ -21,13 +21,15 @@ module Lattice
           def signature(problem, study) = [Study::Stages.new(problem, study).signature, problem.yielding.signature, problem.at_rest.signature, *problem.acting]
           def solve(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).call
 
-          def findings(_problem, study, result)
+          def findings(problem, study, result)
             found = result.found[:stages]
             rows = found[:rows].map { |row| row.merge(**at_end(result, row[:frame])) }
-            [{ kind: "stages", statement: study.id, rows: rows, **found.except(:rows), holds: found[:broken].nil? }]
+            [{ kind: "stages", statement: study.id, rows: rows, **found.except(:rows), sections: sections(problem, result, rows), holds: found[:broken].nil? }]
           end
 
           private
+
+          def sections(problem, result, rows) = Verdict::ConcreteSection.all(problem).map { |section| section.to_h(result, rows.map { |row| row[:frame] }) }
 
           def at_end(result, frame)
             return { displacement: nil, von_mises: nil, plastic: nil, cracks: nil } unless frame
