@@ -17,6 +17,9 @@ module Verify
     def given? = false
     def touches = []
     def settle = true
+    def slides? = false
+    def strays = 0.0
+    def reach(_level, _ratio) = nil
     def back = nil
     def commit = nil
     def read(_pose, _level) = nil
