@@ -103,6 +103,7 @@ RSpec.describe "Ground" do
     expect(faults(pit(rest.merge("coefficient" => "0"), sand))).to include("not above zero")
     expect(faults(pit(rest.merge("as" => "moon"), sand))).to include("no body named “moon”")
     expect(faults(pit(rest, sand, stages: [stage("rest", weight: "1")], counted_from: "noon"))).to include("no stage named “noon”")
+    expect(faults(pit(rest, sand, { "id" => "z", "kind" => "study", "name" => "s", "type" => "collapse" }))).to include("ground at rest is no beginning")
     expect(faults(pit(rest, { "id" => "z", "kind" => "study", "name" => "s", "type" => "strength", "of" => "case" }))).to include("no body has a strength of ground")
   end
 

@@ -62,19 +62,19 @@ export interface TouchFinding {
 export interface StagesFinding {
   kind: "stages";
   statement: string;
-  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; cracks: { strain: number; width: number } | null; absent: string[]; anchors: { name: string; force: number; bonded: number }[]; strips: Record<string, [number, number, number][]> | null }[];
+  rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; cracks?: { strain: number; width: number } | null; absent?: string[]; anchors?: { name: string; force: number; bonded: number }[]; strips?: Record<string, [number, number, number][]> | null }[];
   broken: { stage: string; level: number; at: number[] | null } | null;
   joins: number;
   /** Frames that are ends of stages. */
   ends: number[];
   touches: TouchFinding[];
   /** Slender regions along which forces are told, m; and what is not there, frame by frame, where anything comes or goes. */
-  strips: { name: string; along: number[]; length: number; from: [number, number, number]; upto: [number, number, number] }[];
-  absent: string[][];
+  strips?: { name: string; along: number[]; length: number; from: [number, number, number]; upto: [number, number, number] }[];
+  absent?: string[][];
   /** What sections of concrete half way along beams bear by hand, sagging and hogging, and what acts there at the ends of stages, N m. */
-  sections: { body: string; at: number; bears: [number, number]; acts: (number | null)[] }[];
+  sections?: { body: string; at: number; bears: [number, number]; acts: (number | null)[] }[];
   /** The place that moves most, from where nothing moves: m, and what each case is multiplied by then. */
-  curve: { at: number[]; component: string; moved: number[]; factors: Record<string, number[]> };
+  curve?: { at: number[]; component: string; moved: number[]; factors: Record<string, number[]> };
   holds: boolean;
 }
 

@@ -6,7 +6,7 @@ import { useDesk } from "../workspace/desk";
 import { Graph } from "./Graph";
 
 /** What a case is multiplied by over how far the part moves, beside what it would be if all stayed as at first. */
-export function StageCurve({ curve }: { curve: StagesFinding["curve"] }) {
+export function StageCurve({ curve }: { curve: NonNullable<StagesFinding["curve"]> }) {
   const { shown } = useNote();
   const { set } = useDesk();
   const names = Object.keys(curve.factors);

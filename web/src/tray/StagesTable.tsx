@@ -63,9 +63,13 @@ export function StagesTable() {
         {found.touches.length > 0 && (
           <DataTable label="Touches" columns={TOUCHES} rows={found.rows.flatMap((r) => (r.frame === null ? [] : found.touches.flatMap((t) => (t.rows[r.frame as number] ? [{ stage: r.name, label: t.label, statement: t.statement, at: t.rows[r.frame as number] as TouchAt }] : []))))} keyOf={(r) => `${r.stage} ${r.statement}`} onRow={(r) => set({ selected: r.statement })} />
         )}
-        {found.rows.some((r) => r.anchors.length > 0) && <DataTable label="Anchors" columns={TIES} rows={found.rows.flatMap((r) => r.anchors.map((a) => ({ stage: r.name, ...a })))} keyOf={(r) => `${r.stage} ${r.name}`} />}
+        {found.rows.some((r) => r.anchors?.length) && <DataTable label="Anchors" columns={TIES} rows={found.rows.flatMap((r) => (r.anchors ?? []).map((a) => ({ stage: r.name, ...a })))} keyOf={(r) => `${r.stage} ${r.name}`} />}
       </div>
-      {found.strips.length === 0 ? <StageCurve curve={found.curve} /> : <StripGraph found={found} stage={found.rows.find((r) => r.frame !== null && r.frame >= (shownFrame?.index ?? 0))?.name} />}
+      {found.strips?.length ? (
+        <StripGraph found={found} stage={found.rows.find((r) => r.frame !== null && r.frame >= (shownFrame?.index ?? 0))?.name} />
+      ) : (
+        found.curve && <StageCurve curve={found.curve} />
+      )}
       <Converging residuals={found.rows.flatMap((r) => r.residuals)} />
     </div>
   );

@@ -15,7 +15,8 @@ export function StripGraph({ found, stage }: { found: StagesFinding; stage: stri
   const { shown } = useNote();
   const [name, setName] = useState("");
   const [kind, setKind] = useState<"0" | "1" | "2">("2");
-  const strip = found.strips.find((s) => s.name === name) ?? found.strips[0];
+  const { strips = [] } = found;
+  const strip = strips.find((s) => s.name === name) ?? strips[0];
   if (!strip) return null;
   const dimension = kind === "2" ? "moment" : "force";
   const all = found.rows.flatMap((r) => {
@@ -28,7 +29,7 @@ export function StripGraph({ found, stage }: { found: StagesFinding; stage: stri
   return (
     <div className="min-w-[330px] flex-1" data-strip>
       <p className="text-[12px]">
-        <ChoiceChip label="kind of force" value={kind} options={KINDS} onChoose={setKind} /> along <ChoiceChip label="strip" value={strip.name} options={found.strips.map((s) => [s.name, s.name] as const)} onChoose={setName} />, from {strip.upto[1] - strip.from[1] > Math.abs(strip.upto[0] - strip.from[0]) ? "its foot" : "its left end"}: at most{" "}
+        <ChoiceChip label="kind of force" value={kind} options={KINDS} onChoose={setKind} /> along <ChoiceChip label="strip" value={strip.name} options={strips.map((s) => [s.name, s.name] as const)} onChoose={setName} />, from {strip.upto[1] - strip.from[1] > Math.abs(strip.upto[0] - strip.from[0]) ? "its foot" : "its left end"}: at most{" "}
         <b className="font-semibold">{shown.text(all.length ? peak.v / (shown.number(1, dimension) || 1) : 0, dimension)}</b> in {peak.stage}
       </p>
       <Graph x={strip.along.map((v) => shown.number(v, "length"))} curves={[...(chosen.length ? chosen : all.slice(-1)), ...ends]} xWords={`along ${strip.name}, ${shown.unit("length")}`} yWords={`${KINDS.find(([k]) => k === kind)?.[1]}, ${shown.unit(dimension)}`} label={`forces along ${strip.name}`} />

@@ -243,7 +243,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
 function absentIn(findings: Finding[], frame: number): string {
   const told = findings.find((f): f is StagesFinding | StrengthFinding => f.kind === "stages" || f.kind === "strength");
   if (!told) return "";
-  return (told.kind === "stages" ? (told.absent[frame] ?? []) : told.absent).join("\n");
+  return (told.kind === "stages" ? (told.absent?.[frame] ?? []) : told.absent).join("\n");
 }
 
 const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;

@@ -27,7 +27,7 @@ function Pull({ name }: { name: string }) {
   const { view, shown } = useNote();
   return view.studies.map((study) => {
     const found = study.findings?.findings.find((f): f is StagesFinding => f.kind === "stages");
-    const rows = found?.rows.flatMap((row) => row.anchors.filter((a) => a.name === name).map((a) => ({ stage: row.name, force: a.force }))) ?? [];
+    const rows = found?.rows.flatMap((row) => (row.anchors ?? []).filter((a) => a.name === name).map((a) => ({ stage: row.name, force: a.force }))) ?? [];
     if (rows.length === 0) return null;
     return (
       <span key={study.statement} className={`block font-sans text-[12px] ${study.state === "stale" ? "opacity-55" : ""}`} data-anchor>

@@ -131,7 +131,7 @@ function Found({ id }: { id: string }) {
           It ended in {found.broken.stage} at {Math.round(found.broken.level * 100)} %: an increment did not come to rest, however small{found.broken.at && `; most was left over near ${found.broken.at.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}`}. Look for what flows through or comes loose there, or load it less.
         </span>
       )}
-      {found.sections.map((s) => {
+      {found.sections?.map((s) => {
         const acts = s.acts.filter((m) => m !== null).at(-1) ?? 0;
         return (
           <span key={s.body} data-section>

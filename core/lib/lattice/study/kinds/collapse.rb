@@ -13,6 +13,8 @@ module Lattice
           def check!(problem, study)
             growth = Growth.new(study)
             growth.check!
+            raise study.fault("ground at rest is no beginning for loads that grow until all gives way", path: "type", cure: "Use stages, and a strength reduction after one of them.") if problem.at_rest.any?
+
             buckling!(problem, study)
             pushed!(problem, study, Steps.new(problem.cases).weights[frame(problem, study)])
           end
