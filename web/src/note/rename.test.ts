@@ -49,4 +49,18 @@ describe("renaming", () => {
     rename(before, "b", "tube");
     expect(before).toEqual(note());
   });
+
+  it("of an anchor, a group or a body follows into stages, and into ground that is like another", () => {
+    const all: Statement[] = [
+      { id: "b", kind: "body", name: "slab", outline: "plan", make: "plane strain" },
+      { id: "g", kind: "group", name: "digs", of: "bodies" },
+      { id: "a", kind: "anchor", name: "ties", target: "digs", line: "way", free: "5 m", diameter: "30 mm", material: "steel S355" },
+      { id: "r", kind: "at_rest", target: "digs", coefficient: "0.5", as: "slab" },
+      { id: "c", kind: "study", name: "pit", type: "stages", stages: [{ name: "dig", goes: ["digs"] }, { name: "tie", comes: ["ties", "slab"] }] },
+    ];
+    const stages = (id: string, name: string) => rename(all, id, name).find((s) => s.id === "c");
+    expect(stages("a", "rods")).toMatchObject({ stages: [{ goes: ["digs"] }, { comes: ["rods", "slab"] }] });
+    expect(stages("g", "cuts")).toMatchObject({ stages: [{ goes: ["cuts"] }, { comes: ["ties", "slab"] }] });
+    expect(rename(all, "b", "base").find((s) => s.id === "r")).toMatchObject({ as: "base", target: "digs" });
+  });
 });
