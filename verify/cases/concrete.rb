@@ -32,20 +32,20 @@ end
 
 Verify.define("notched beam of concrete", source: "A. Hillerborg, M. Modéer, P.-E. Petersson, 1976: the beam of P.-E. Petersson, 1981, with a crack of its own along the ligament: 758 N") do |report|
   { 10 => "10 mm" }.each do |size, words|
-    half = size / 2
+    half = size / 2.0
     corners = [[0, 0], [1000 - half, 0], [1000 - half, 100], [1000 + half, 100], [1000 + half, 0], [2000, 0], [2000, 200], [1000 + half, 200], [1000 - half, 200], [0, 200]]
     at_mm = ->(points) { points.map { |x, y| { "x" => "#{x} mm", "y" => "#{y} mm" } } }
-    result, = Verify.solve({ "kind" => "outline", "name" => "outline", "boundary" => { "corners" => at_mm[corners] }, "dividers" => [900, 1100].map { |x| { "corners" => at_mm[[[x, 0], [x, 200]]] } },
-                             "regions" => { "left" => 100, "middle" => 1000, "right" => 1900 }.map { |name, x| { "name" => name, "x" => "#{x} mm", "y" => "150 mm" } } },
+    result, = Verify.solve({ "kind" => "outline", "name" => "outline", "boundary" => { "corners" => at_mm[corners] }, "dividers" => [[900, 0], [1100, 0], [1000 - half, 100], [1000 + half, 100]].map { |x, y| { "corners" => at_mm[[[x, y], [x, 200]]] } },
+                             "regions" => { "left" => 100, "before" => 950, "ligament" => 1000, "behind" => 1050, "right" => 1900 }.map { |name, x| { "name" => name, "x" => "#{x} mm", "y" => "150 mm" } } },
                            { "kind" => "body", "name" => "beam", "outline" => "outline", "make" => "plane stress", "thickness" => "50 mm" },
                            { "kind" => "material", "target" => "everything", "material" => "concrete", "properties" => { "young" => "30 GPa", "poisson" => "0.2" } },
                            { "kind" => "concrete", "target" => "everything", "tension" => "3.33 MPa", "compression" => "33 MPa", "energy" => "124 N/m" },
                            *{ "left foot" => [0, 0], "right foot" => [2000, 0] }.map { |name, (x, y)| { "kind" => "group", "name" => name, "of" => "points", "rule" => spot[x, y, 1] } },
                            { "kind" => "group", "name" => "head", "of" => "edges", "rule" => spot[1000, 200, 20] },
                            { "kind" => "support", "target" => "left foot", "components" => %w[x y] }, { "kind" => "support", "target" => "right foot", "components" => %w[y] },
-                           { "kind" => "case", "name" => "push" }, { "kind" => "displacement", "target" => "head", "component" => "y", "value" => "-0.6 mm", "case" => "push" },
-                           { "kind" => "mesh", "size" => "50 mm", "order" => "linear" }, { "kind" => "size", "target" => "middle", "size" => "#{size} mm" },
-                           { "kind" => "study", "name" => "case", "type" => "stages", "stages" => [{ "name" => "push", "loads" => [{ "case" => "push", "factor" => "1" }], "increments" => 30 }] })
+                           { "kind" => "case", "name" => "push" }, { "kind" => "displacement", "target" => "head", "component" => "y", "value" => "-0.5 mm", "case" => "push" },
+                           { "kind" => "mesh", "size" => "50 mm", "order" => "linear" }, *%w[before ligament behind].map { |name| { "kind" => "size", "target" => name, "size" => "#{size} mm" } },
+                           { "kind" => "study", "name" => "case", "type" => "stages", "stages" => [{ "name" => "push", "loads" => [{ "case" => "push", "factor" => "1" }], "increments" => 50 }] })
     head = ((result.grid.nodes[true, 0] - 1).abs < (size / 2000.0) + 1e-6) & (result.grid.nodes[true, 1] > 0.2 - 1e-9)
     pushes = result.frames.map { |f| result.reaction(f.index)[head.where, 1].sum.abs }
     p pushes.map(&:round) if ENV["TR"]

@@ -12,7 +12,7 @@ module Lattice
       WANTED = 6 # iterations, at which an increment keeps its size
       PRESSING = 4 # times as many where what touches is corrected, which few large increments bear best, and where ground slides
       GROUND = 1e-5 # left over, where ground slides
-      STRAYS = 0.05 # of the tension that concrete bears, by which its stress may stray in an increment
+      STRAYS = 0.01 # of the tension that concrete bears, by which its stress may stray in an increment
       BRITTLE = 1.0 / 32 # of the first increment, under which what breaks at once takes no smaller steps, but is let go on where it is
       HOLDS = 150 # times
       LEAST = 1.0 / 1024 # of the first increment
