@@ -35,7 +35,8 @@ Verify.define("notched beam of concrete", source: "A. Hillerborg, M. Modéer, P.
     half = size / 2.0
     corners = [[0, 0], [1000 - half, 0], [1000 - half, 100], [1000 + half, 100], [1000 + half, 0], [2000, 0], [2000, 200], [1000 + half, 200], [1000 - half, 200], [0, 200]]
     at_mm = ->(points) { points.map { |x, y| { "x" => "#{x} mm", "y" => "#{y} mm" } } }
-    result, = Verify.solve({ "kind" => "outline", "name" => "outline", "boundary" => { "corners" => at_mm[corners] }, "dividers" => [[900, 0], [1100, 0], [1000 - half, 100], [1000 + half, 100]].map { |x, y| { "corners" => at_mm[[[x, y], [x, 200]]] } },
+    up = [[900, 0], [1100, 0], [1000 - half, 100], [1000 + half, 100]].map { |x, y| { "corners" => at_mm[[[x, y], [x, 200]]] } }
+    result, = Verify.solve({ "kind" => "outline", "name" => "outline", "boundary" => { "corners" => at_mm[corners] }, "dividers" => up,
                              "regions" => { "left" => 100, "before" => 950, "ligament" => 1000, "behind" => 1050, "right" => 1900 }.map { |name, x| { "name" => name, "x" => "#{x} mm", "y" => "150 mm" } } },
                            { "kind" => "body", "name" => "beam", "outline" => "outline", "make" => "plane stress", "thickness" => "50 mm" },
                            { "kind" => "material", "target" => "everything", "material" => "concrete", "properties" => { "young" => "30 GPa", "poisson" => "0.2" } },

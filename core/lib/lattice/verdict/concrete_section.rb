@@ -19,7 +19,7 @@ module Lattice
       def self.all(problem)
         problem.yielding.flows.filter_map do |name, flow|
           section = flow.is_a?(Matter::Concrete) && new(problem, problem.parts.body(name), flow)
-          section if section && section.beam?
+          section if section&.beam?
         end
       end
 
