@@ -84,7 +84,7 @@ RSpec.describe "Ground and concrete" do
     within(table.call) { find("[aria-label='second dig in stage 5: goes']").click }
     find("[role=menuitem]", text: "comes", exact_text: true).click
     expect(page).to have_css("nav[aria-label=Studies] button[title^='Digging: stale']")
-    expect(page).to have_no_css("[aria-label='second dig in stage 5: goes']")
+    within(table.call) { expect(page).to have_css("[aria-label='second dig in stage 5: comes']").and have_css("[aria-label='second dig in stage 1: –']") }
   end
 
   it "draws the cracks of concrete, and how the beam yields against how it began" do

@@ -17,10 +17,8 @@ module Lattice
 
       # @return [Array<ConcreteSection>] of the beams that there are
       def self.all(problem)
-        problem.yielding.flows.filter_map do |name, flow|
-          section = flow.is_a?(Matter::Concrete) && new(problem, problem.parts.body(name), flow)
-          section if section&.beam?
-        end
+        concrete = problem.yielding.flows.select { |_, flow| flow.is_a?(Matter::Concrete) }
+        concrete.map { |name, flow| new(problem, problem.parts.body(name), flow) }.select(&:beam?)
       end
 
       # @param body [Shape::Body] in plane stress
