@@ -36,6 +36,9 @@ RSpec.describe "Concrete" do
     expect(strains).to be_nil
     expect(found[:curve][:factors].keys).to eq([:pull])
     expect(found[:curve][:moved].size).to eq(result.frames.size + 1)
+    # Concrete and bars together, while all is whole: 40 kN over E A / L.
+    whole = ((0.005 - (4 * Math::PI * 16e-6)) * 30e9) + (4 * Math::PI * 16e-6 * 230e9)
+    expect(found[:curve][:slopes][:pull]).to be_near(whole / 0.4 / 40e3, 3e-2)
   end
 
   it "comes to no rest where bars that flow carry no more, and keeps all before" do

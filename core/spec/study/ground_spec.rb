@@ -117,6 +117,25 @@ RSpec.describe "Ground" do
     expect(told[rest.merge("coefficient" => "0.2"), sand]).not_to include("slides before")
   end
 
+  it "refuses bars laid into what goes, and a first stage without the weight that ground at rest holds" do
+    line = { "id" => "l", "kind" => "line", "name" => "bar line", "corners" => [{ "x" => "6 m", "y" => "-1 m" }, { "x" => "11 m", "y" => "-1 m" }] }
+    bars = { "id" => "b", "kind" => "bars", "name" => "rods", "target" => "dig", "line" => "bar line", "count" => 2, "diameter" => "20 mm", "material" => "steel S355" }
+    expect(faults(pit(rest, sand, line, bars))).to include("“rods” lie in a body that is not there in all stages")
+    expect(faults(pit(rest, sand, stages: [stage("dig", goes: ["dig"]), stage("weigh", weight: "1")]))).to include("does not bear the weight that ground at rest holds")
+  end
+
+  it "tells the envelope of the forces along a wall over all stages, and where they are largest" do
+    _, findings = solved(pit(rest, sand))
+    found = findings.find { |f| f[:kind] == "stages" }
+    wall = found[:strips].find { |s| s[:name] == "wall" }
+    cuts = found[:rows].map { |row| row[:strips][:wall] }
+    wall[:along].each_index do |k|
+      expect(wall[:greatest][k]).to eq(cuts.map { |one| one[k] }.transpose.map(&:max))
+      expect(wall[:least][k]).to eq(cuts.map { |one| one[k] }.transpose.map(&:min))
+    end
+    expect(wall[:peaks][2]).to include(stage: "dig", value: cuts[1].map(&:last).max_by(&:abs))
+  end
+
   it "says which load lost its place" do
     press = { "id" => "p", "kind" => "pressure", "target" => "far top", "value" => "10 kPa", "case" => "press" }
     top = group_named("far top", { "box" => { "from" => { "x" => "5.4 m", "y" => "-0.1 m", "z" => "-1 m" }, "to" => { "x" => "13 m", "y" => "0.1 m", "z" => "1 m" } } }, of: "edges")

@@ -69,12 +69,12 @@ export interface StagesFinding {
   ends: number[];
   touches: TouchFinding[];
   /** Slender regions along which forces are told, m; and what is not there, frame by frame, where anything comes or goes. */
-  strips?: { name: string; along: number[]; length: number; from: [number, number, number]; upto: [number, number, number] }[];
+  strips?: { name: string; along: number[]; length: number; from: [number, number, number]; upto: [number, number, number]; greatest?: number[][]; least?: number[][]; peaks?: { stage: string; value: number }[] }[];
   absent?: string[][];
   /** What sections of concrete half way along beams bear by hand, sagging and hogging, and what acts there at the ends of stages, N m. */
   sections?: { body: string; at: number; bears: [number, number]; acts: (number | null)[] }[];
   /** The place that moves most, from where nothing moves: m, and what each case is multiplied by then. */
-  curve?: { at: number[]; component: string; moved: number[]; factors: Record<string, number[]> };
+  curve?: { at: number[]; component: string; moved: number[]; factors: Record<string, number[]>; slopes: Record<string, number | null> };
   holds: boolean;
 }
 

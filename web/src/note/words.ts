@@ -32,7 +32,7 @@ export const LIMITED: readonly (readonly [Limited, string])[] = [
   ["temperature", "temperature"],
   ["heat_flux", "flow of heat"],
   ["damage", "damage of the design life"],
-  ["plastic_strain", "equivalent plastic strain"],
+  ["plastic_strain", "equivalent plastic strain, or strain of cracks"],
   ["touch_pressure", "pressure of touch"],
   ["touch_gap", "gap"],
   ["touch_slip", "slip"],

@@ -16,8 +16,9 @@ export function StageCurve({ curve }: { curve: NonNullable<StagesFinding["curve"
   if (!factors) return null;
   const ahead = (curve.moved.at(-1) ?? 0) < 0 ? curve.moved.map((v) => -v) : curve.moved;
   const x = ahead.map((v) => shown.number(v, "length"));
-  const first = factors.findIndex((f, i) => f !== 0 && ahead[i] !== 0);
-  const slope = first > 0 ? (factors[first] ?? 0) / (x[first] ?? 1) : null;
+  const slope = curve.slopes[name] ?? null;
+  const most = Math.max(...factors) * 1.05;
+  const linear = slope === null ? null : curve.moved.map((v) => (v * slope > most ? null : v * slope));
   return (
     <div className="min-w-[300px] flex-1">
       {names.length > 1 && (
@@ -25,7 +26,7 @@ export function StageCurve({ curve }: { curve: NonNullable<StagesFinding["curve"
           of <ChoiceChip label="case of the curve" value={name} options={names.map((n) => [n, n] as const)} onChoose={setChosen} />
         </p>
       )}
-      <Graph x={x} curves={[{ name, y: factors }, ...(slope === null ? [] : [{ name: "as at first", y: x.map((v) => (v * slope > Math.max(...factors) * 1.05 ? null : v * slope)), flat: true }])]} xWords={`movement along ${ahead === curve.moved ? "" : "−"}${curve.component} where it is greatest, ${shown.unit("length")}`} yWords={`factor of ${name}`} label="factor over movement" onChoose={(i) => set({ frame: Math.max(i - 1, 0) })} />
+      <Graph x={x} curves={[{ name, y: factors }, ...(linear ? [{ name: "as at first", y: linear, flat: true }] : [])]} xWords={`movement along ${ahead === curve.moved ? "" : "−"}${curve.component} where it is greatest, ${shown.unit("length")}`} yWords={`factor of ${name}`} label="factor over movement" onChoose={(i) => set({ frame: Math.max(i - 1, 0) })} />
     </div>
   );
 }

@@ -50,7 +50,7 @@ export function StagesTable() {
     { key: "name", words: "stage", kind: "text", value: (r) => r.name },
     { key: "displacement", words: "greatest displacement", kind: "length", value: (r) => r.displacement ?? "–" },
     { key: "von_mises", words: "von Mises stress", kind: "stress", value: (r) => r.von_mises ?? "–" },
-    ...(found.rows.some((r) => r.plastic !== null) ? [{ key: "plastic", words: "plastic strain", kind: "share", value: (r: Row) => r.plastic ?? "–" } satisfies Column<Row>] : []),
+    ...(found.rows.some((r) => r.plastic !== null && !r.cracks) ? [{ key: "plastic", words: "plastic strain", kind: "share", value: (r: Row) => r.plastic ?? "–" } satisfies Column<Row>] : []),
     ...(found.rows.some((r) => r.cracks) ? [{ key: "cracks", words: "widest crack", kind: "length", value: (r: Row) => r.cracks?.width ?? "–" } satisfies Column<Row>] : []),
     { key: "increments", words: "increments", kind: "count", value: (r) => r.increments },
     { key: "iterations", words: "iterations", kind: "count", value: (r) => r.residuals.flat().length },

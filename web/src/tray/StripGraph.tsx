@@ -24,13 +24,17 @@ export function StripGraph({ found, stage }: { found: StagesFinding; stage: stri
     return own ? [{ name: r.name, y: own.map((v) => shown.number(v[Number(kind)] ?? 0, dimension)) }] : [];
   });
   const chosen = all.filter((c) => c.name === stage);
-  const ends = [Math.max, Math.min].map((pick, i) => ({ name: i === 0 ? "greatest of all stages" : "least of all stages", y: strip.along.map((_, k) => pick(...all.map((c) => c.y[k] ?? 0))), flat: true }));
-  const peak = all.flatMap((c) => c.y.map((v) => ({ v, stage: c.name }))).reduce((best, one) => (Math.abs(one.v) > Math.abs(best.v) ? one : best), { v: 0, stage: "" });
+  const ends = ([["greatest of all stages", strip.greatest], ["least of all stages", strip.least]] as const).map(([words, cuts]) => ({ name: words, y: (cuts ?? []).map((cut) => shown.number(cut[Number(kind)] ?? 0, dimension)), flat: true }));
+  const peak = strip.peaks?.[Number(kind)];
   return (
     <div className="min-w-[330px] flex-1" data-strip>
       <p className="text-[12px]">
-        <ChoiceChip label="kind of force" value={kind} options={KINDS} onChoose={setKind} /> along <ChoiceChip label="strip" value={strip.name} options={strips.map((s) => [s.name, s.name] as const)} onChoose={setName} />, from {strip.upto[1] - strip.from[1] > Math.abs(strip.upto[0] - strip.from[0]) ? "its foot" : "its left end"}: at most{" "}
-        <b className="font-semibold">{shown.text(all.length ? peak.v / (shown.number(1, dimension) || 1) : 0, dimension)}</b> in {peak.stage}
+        <ChoiceChip label="kind of force" value={kind} options={KINDS} onChoose={setKind} /> along <ChoiceChip label="strip" value={strip.name} options={strips.map((s) => [s.name, s.name] as const)} onChoose={setName} />, from {strip.upto[1] - strip.from[1] > Math.abs(strip.upto[0] - strip.from[0]) ? "its foot" : "its left end"}
+        {peak && (
+          <>
+            : at most <b className="font-semibold">{shown.text(peak.value, dimension)}</b> in {peak.stage}
+          </>
+        )}
       </p>
       <Graph x={strip.along.map((v) => shown.number(v, "length"))} curves={[...(chosen.length ? chosen : all.slice(-1)), ...ends]} xWords={`along ${strip.name}, ${shown.unit("length")}`} yWords={`${KINDS.find(([k]) => k === kind)?.[1]}, ${shown.unit(dimension)}`} label={`forces along ${strip.name}`} />
     </div>

@@ -72,7 +72,7 @@ module Lattice
       # The largest of each force along walls and slabs.
       def strips_table(finding)
         rows = finding[:rows].flat_map do |row|
-          (row[:strips] || {}).map { |name, cuts| [row[:name], name.to_s, *{ 0 => "force", 1 => "force", 2 => "moment" }.map { |k, kind| shown(cuts.map { |cut| cut[k] }.max_by(&:abs), kind) }] }
+          (row[:strips] || {}).map { |name, cuts| [row[:name], name.to_s, *%w[force force moment].each_with_index.map { |kind, k| shown(cuts.map { |cut| cut[k] }.max_by(&:abs), kind) }] }
         end
         rows.empty? ? [] : TextTable.new(["stage", "along", "axial force", "shear force", "bending moment"], rows)
       end

@@ -58,9 +58,8 @@ module Lattice
         return unless even_volume? || Kind[block.kind].flow_rule != Kind[block.kind].stiffness_rule
 
         strain, _, volumes = operators(0...block.size)
-        e, g, rows, width = strain.shape
-        pressed = Numo::Linalg.matmul(volumes.reshape(e * g, 1, 1) * elasticity.reshape(1, rows, rows), strain.reshape(e * g, rows, width)).reshape(e, g * rows, width)
-        Numo::Linalg.matmul(strain.reshape(e, g * rows, width).transpose(0, 2, 1).dup, pressed)
+        e, g, rows, = strain.shape
+        Quadrature.stiffness(strain, volumes.reshape(e * g, 1, 1) * elasticity.reshape(1, rows, rows))
       end
 
       def nearest_points = @continuum.nearest_points

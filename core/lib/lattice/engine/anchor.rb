@@ -15,7 +15,7 @@ module Lattice
         @dofs = structure.dofs
         bars = System::Bars.new(structure)
         bars.add(condition.bond, condition.places.map(&:body).uniq)
-        @laid = bars.laid
+        @bond = Embedded.new(bars, @dofs.size)
         @free = reach(structure)
         @rigidity = condition.material.young * condition.area / condition.free
         @state = :out
@@ -29,7 +29,7 @@ module Lattice
         @state = condition.force.positive? ? :pulled : :locked
         @force = 0.0
         @start = elongation(moved)
-        @strains = strains(moved)
+        @bond.begin_at(moved)
       end
 
       def go = @state = :out
@@ -49,39 +49,32 @@ module Lattice
       # @param moved [Numo::DFloat] [unknowns]
       # @return [Numo::DFloat] [unknowns]
       def forces(moved)
-        held = @laid.zip(strains(moved), @strains).reduce(Numo::DFloat.zeros(@dofs.size)) do |sum, (l, now, start)|
-          push = l.rates * ((now - start) * rigidity(l)).reshape(now.size, 1)
-          sum + l.dofs.flatten.bincount(push.flatten, minlength: @dofs.size)
-        end
+        held = @bond.forces(moved)
         @state == :locked ? held + (along * tension(moved)) : held
       end
 
-      # @return [Array] unknowns and matrices of what it adds to the tangent; see System::DenseBlocks
-      def blocks
-        bonded = @laid.flat_map do |l|
-          m, n = l.rates.shape
-          outer = Numo::Linalg.matmul(l.rates.reshape(m, n, 1), l.rates.reshape(m, 1, n)) * rigidity(l).reshape(m, 1, 1)
-          (0...m).map { |i| [l.dofs[i, true].dup, outer[i, true, true].dup] }
-        end
-        return bonded unless @state == :locked
+      # @return [Array<Algebra::Sparse>] lower triangles of what it adds to the tangent at the last forces
+      def tangents
+        return [@bond.tangent] unless @state == :locked
 
         dofs, rate = @free
-        bonded + [[dofs, rate.reshape(rate.size, 1).dot(rate.reshape(1, rate.size)) * @rigidity]]
+        [@bond.tangent, System::DenseBlocks.matrix([[dofs, rate.reshape(rate.size, 1).dot(rate.reshape(1, rate.size)) * @rigidity]], @dofs.size)]
       end
+
+      def commit = @bond.commit
 
       # @param level [Float] of the stage
       # @return [Hash, nil] N of one tie in its free part and at the most along its bonded part, nil while it is not there
       def read(moved, level)
         return unless there?
 
-        held = @laid.zip(strains(moved), @strains).map { |_l, now, start| ((now - start) * condition.material.young * condition.area).max }.max
+        strains, stays = @bond.read(moved)
+        held = (strains - stays).max * condition.material.young * condition.area
         { name: condition.statement.name, force: (@state == :pulled ? condition.force * level : tension(moved) / condition.share), bonded: held / condition.share }
       end
 
       private
 
-      def strains(moved) = @laid.map { |l| (l.rates * moved[l.dofs.flatten].reshape(*l.dofs.shape)).sum(1) }
-      def rigidity(laid) = (laid.upto - laid.from) * condition.material.young * condition.area
       def tension(moved) = @force + ((elongation(moved) - @start) * @rigidity)
       def elongation(moved) = @free[1].dot(moved[@free[0]].dup)
       def along = @along ||= Numo::DFloat.zeros(@dofs.size).tap { |all| @free[0].to_a.zip(@free[1].to_a) { |d, r| all[d] += r } }

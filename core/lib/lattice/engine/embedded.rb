@@ -39,6 +39,10 @@ module Lattice
 
       def commit = @plastic = @trial
 
+      # Begins anew, free of stress as it is stretched now.
+      # @param moved [Numo::DFloat] [unknowns]
+      def begin_at(moved) = @plastic = @trial = @laid.map { |l| strain(l, moved) }
+
       # @return [Array(Numo::DFloat, Numo::DFloat)] [pieces] strain, and what of it stays
       def read(moved) = [@laid.map { |l| strain(l, moved) }, @plastic].map { |list| list.reduce { |a, b| a.concatenate(b) } }
 

@@ -5,6 +5,8 @@ module Lattice
     # Forces inside a structure that may have moved and turned far, and how they change: what its elements hold, and
     # what springs, bolts and links add, which stay as they are drawn.
     class Equations
+      include Telling
+
       # push [unknowns] and given [unknowns]: loads and prescribed movements of a unit of level; base [unknowns]: loads at level zero
       attr_reader :structure, :push, :given, :base
 
@@ -67,16 +69,6 @@ module Lattice
         end
       end
 
-      # From now on the forces along slender regions are told.
-      # @yield [Element piece] whether it is looked at
-      # @return [Array<Hash>] see Strip#about
-      def follow
-        pieces = structure.pieces
-        there = pieces.each_index.select { |i| pieces[i].names.size == 2 && yield(pieces[i]) }
-        @strips = there.to_h { |i| [i, Strip.new(pieces[i], @nodes)] }.select { |_, strip| strip.slender? }
-        @strips.values.map(&:about)
-      end
-
       # The level divides the strength of bodies from now on.
       # @param bodies [Array<String>]
       def weakening(bodies) = tap { @weakening = bodies }
@@ -116,19 +108,6 @@ module Lattice
         @push = Numo::DFloat.zeros(target.size).tap { |all| all[constraints.free] = -over }
         @base = target - @push
         self
-      end
-
-      # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
-      # what each touch says; shortenings [bolts] m, nil without; anchored: what each tie says; strips: forces along slender
-      # regions by their names, where those are asked for; bars: see Embedded#read; cracks: see
-      # Element::Large::Cracks#table, nil where nothing cracks.
-      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, keyword_init: true)
-
-      # @return [Read]
-      def read(pose, level)
-        Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level),
-                 anchored: @anchors.filter_map { |a| a.read(pose.moved, level) },
-                 strips: strips(pose), bars: @embedded&.read(pose.moved), cracks: cracks(pose))
       end
 
       # Whether everything that presses and slides has settled; corrects it where not.
@@ -195,45 +174,11 @@ module Lattice
       def commit
         @parts.each_index { |i| @parts[i].commit if @there[i] }
         @embedded&.commit
+        @anchors.select(&:there?).each(&:commit)
         touches.each(&:keep)
       end
 
-      # @param level [Float] of the loads between the ends of members
-      # @return [Array] of every piece its stress by layer, of members the forces at the ends of its elements, and equivalent plastic strain
-      def recovered(pose, level)
-        places = pose.places(@nodes)
-        @parts.each_index.map do |i|
-          part = @parts[i]
-          spread = @acting.spread_loads[i]
-          own, turns = at(part, places, pose)
-          next part.nothing unless @there[i]
-
-          part.recover(own, turns, spread && (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]))
-        end.transpose
-      end
-
-      # @return [Float] rad, how far anything that joins parts has turned
-      def turn_of_joins(pose)
-        return 0.0 unless pose.turns && @joined&.any?
-
-        turned = @dofs.spread(pose.moved, %i[rx ry rz])
-        Shape::Vectors.norm(turned[Numo::Int32.cast(@joined), true].dup).max
-      end
-
       private
-
-      def cracks(pose)
-        places = pose.places(@nodes)
-        tables = @parts.filter_map { |part| part.cracks(*at(part, places, pose))&.table(Algebra::Gather.rows(@nodes, part.piece.conn).mean(1)) }
-        tables.empty? ? nil : Numo::DFloat.vstack(tables)
-      end
-
-      def strips(pose)
-        return unless @strips
-
-        places = pose.places(@nodes)
-        @strips.select { |i, _| @there[i] }.to_h { |i, strip| [strip.name, strip.read(@parts[i].call(*at(@parts[i], places, pose), tangent: false)[0])] }
-      end
 
       # As what it is from now on.
       def come(index, piece, places, pose)
@@ -260,14 +205,6 @@ module Lattice
         width = part.piece.names.size
         e, n = part.piece.conn.shape
         Numo::DFloat.zeros(width, width, e, n, n)
-      end
-
-      # Where a node belongs to several touches, the one that presses it most.
-      def touched
-        touches.map(&:at_nodes).reduce do |one, other|
-          more = (other[true, 3].ne(0) & (one[true, 3].eq(0) | (other[true, 0] > one[true, 0]))).where
-          more.empty? ? one : one.tap { |all| all[more, true] = other[more, true] }
-        end
       end
 
       def pull
@@ -298,8 +235,9 @@ module Lattice
       def whole(matrices)
         plain = structure.assemble(matrices)
         plain = plain.with_diagonal(@pins) if @pins
-        slack = [*@tightening&.slack, *@anchors.select(&:there?).flat_map(&:blocks)]
-        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack.any?), *@embedded&.tangent, *touches.map(&:tangent)]
+        slack = @tightening&.slack
+        more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack&.any?), *@embedded&.tangent,
+                *@anchors.select(&:there?).flat_map(&:tangents), *touches.map(&:tangent)]
         more.reduce(Algebra::Sparse.symmetric(plain)) { |sum, one| sum.add(one) }.to_symmetric
       end
     end

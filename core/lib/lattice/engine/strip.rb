@@ -57,7 +57,7 @@ module Lattice
         cuts.to_a.map do |cut|
           before = middle < cut
           sides = [before.where, before.eq(0).where]
-          shared = @conn[sides[0], true].flatten.to_a & @conn[sides[1], true].flatten.to_a
+          shared = sides.map { |rows| Numo::DFloat.zeros(@conn.max + 1).tap { |mark| mark[@conn[rows, true].flatten] = 1 } }.reduce(:*)
           both = sides.map { |rows| through(rows, shared, pulls, shears, cut, height) }
           both[0].zip(both[1]).map { |one, other| (one - other) / 2 }
         end
@@ -66,8 +66,7 @@ module Lattice
       private
 
       def through(rows, shared, pulls, shears, cut, height)
-        mark = Numo::DFloat.zeros(@conn.max + 1).tap { |all| all[Numo::Int32.cast(shared)] = 1 }
-        there = mark[@conn[rows, true].flatten]
+        there = shared[@conn[rows, true].flatten]
         n, v, run, deep = [pulls, shears, @run, @deep].map { |table| table[rows, true].flatten }
         [(n * there).sum, (v * there).sum, (((run - cut) * v * there) - ((deep - height) * n * there)).sum]
       end

@@ -81,9 +81,10 @@ module Lattice
         end
       end
 
-      private
-
+      # @return [Model::Statement, nil] by which it weighs
       def gravity = @problem.document.active("gravity").first
+
+      private
 
       # N/m³
       def weight(name)

@@ -21,7 +21,7 @@ module Lattice
       LIFE = { "life_power" => ["life, as a power of ten", "ratio"], "damage" => ["damage of the design life", "ratio"], "fatigue_safety" => ["factor on the load for the design life", "ratio"],
                "alternating" => ["equivalent alternating stress", "stress"], "biaxiality" => ["how biaxial the stress is", "ratio"] }.map { |name, (words, dimension)| Field.new(name, words, dimension) }
       HEAT = [Field.new("temperature", "temperature", "temperature"), Field.new("heat_flux", "flow of heat", "power per area")].freeze
-      PLASTIC = Field.new("plastic_strain", "equivalent plastic strain", "ratio")
+      PLASTIC = Field.new("plastic_strain", "equivalent plastic strain, or strain of cracks", "ratio")
       TOUCH = { "touch_pressure" => ["pressure of touch", "stress"], "touch_gap" => %w[gap length], "touch_slip" => %w[slip length],
                 "touch_state" => ["how it touches: 1 sticks, 2 slides, 3 open", "ratio"] }.map { |name, (words, dimension)| Field.new(name, words, dimension) }
       WARMTH = Field.new("warmth", "temperature above what is free of stress", "temperature change")

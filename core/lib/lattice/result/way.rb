@@ -10,11 +10,9 @@ module Lattice
 
       # What touches presses along normals of the one side, so that its moment is not quite that of the other.
       def balanced
-        if state(0).touch
-          1e-3
-        else
-          [super, found[:ground] ? SLID : 0].max
-        end
+        return 1e-3 if state(0).touch
+
+        found[:ground] ? SLID : super
       end
 
       def balance(frame = 0) = Balance.new(grid, state(frame), ring, grid.nodes + displacement(frame)).to_h

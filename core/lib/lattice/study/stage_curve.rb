@@ -16,17 +16,25 @@ module Lattice
       end
 
       # @param cases [Load::Cases]
-      # @return [Hash] at, component, moved: m, from nothing on; factors: by the names of cases that change
+      # @return [Hash] at, component, moved: m, from nothing on; factors: by the names of cases that change, and slopes: of each
+      #   as it is at first, 1/m, nil where nothing moves by it
       def to_h(cases)
         all = @done.map { |_, found| @dofs.spread(found.pose.moved) }
         sizes = all.map { |table| Shape::Vectors.norm(table) }
         frame = sizes.each_index.max_by { |k| sizes[k].max }
         node = sizes[frame].max_index
         component = (0..2).max_by { |c| all[frame][node, c].abs }
-        { at: @grid.nodes[node, true].to_a, component: "xyz"[component], moved: [0.0, *all.map { |table| table[node, component] }], factors: factors(cases) }
+        moved = [0.0, *all.map { |table| table[node, component] }]
+        all = factors(cases)
+        { at: @grid.nodes[node, true].to_a, component: "xyz"[component], moved: moved, factors: all, slopes: all.transform_values { |list| slope(moved, list) } }
       end
 
       private
+
+      def slope(moved, factors)
+        first = factors.each_index.find { |k| !factors[k].zero? && !moved[k].zero? }
+        first && (factors[first] / moved[first])
+      end
 
       def factors(cases)
         rows = @done.map { |number, found| at(number, found.level) }

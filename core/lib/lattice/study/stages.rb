@@ -41,6 +41,7 @@ module Lattice
         raise @study.fault("two stages are named “#{twice[0]}”", path: "stages", cure: "Name them differently.") if twice
 
         check_coming
+        check_weight
         idle = all.each_index.find { |i| idle?(i) }
         raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{idle}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
 
@@ -90,6 +91,15 @@ module Lattice
 
           places.map(&:body)
         end
+      end
+
+      # What is at rest holds its weight: without it, it would be lifted.
+      def check_weight
+        weighs = @problem.at_rest.any? && @problem.at_rest.gravity or return
+        held = all[0].factors[@cases.names.index(weighs["case"].to_s)]
+        return unless held.zero?
+
+        raise @study.fault("its first stage does not bear the weight that ground at rest holds", path: "stages.0.loads", cure: "Load the case of gravity in the first stage.")
       end
 
       def check_coming

@@ -93,11 +93,7 @@ module Lattice
 
         def of(range) = [@strain, @volumes].map { |table| table[range, *[true] * (table.ndim - 1)].dup }
 
-        def stiffness(strain, volumes, moduli)
-          e, g, rows, width = strain.shape
-          scaled = Numo::Linalg.matmul(repeated(moduli, g), strain.reshape(e * g, rows, width)).reshape(e, g, rows, width) * volumes.reshape(e, g, 1, 1)
-          Numo::Linalg.matmul(strain.reshape(e, g * rows, width).transpose(0, 2, 1).dup, scaled.reshape(e, g * rows, width))
-        end
+        def stiffness(strain, volumes, moduli) = Quadrature.stiffness(strain, repeated(moduli, strain.shape[1]) * volumes.reshape(volumes.size, 1, 1))
 
         def repeated(moduli, times)
           e = moduli.shape[0]

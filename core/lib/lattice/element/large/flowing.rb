@@ -157,12 +157,11 @@ module Lattice
         end
 
         def softened(moduli, strain, bend, areas)
-          y, g, rows, width = strain.shape
+          y, g, rows, = strain.shape
           tables = [strain, bend].compact
           tables.each_index.to_a.product(tables.each_index.to_a).map do |i, j|
             sum = @layers.each_with_index.map { |(z, w), l| moduli[l, true, true, true, true] * (w * (z**(i + j))) }.reduce(:+) * areas.reshape(y, g, 1, 1)
-            pressed = Numo::Linalg.matmul(sum.reshape(y * g, rows, rows), tables[j].reshape(y * g, rows, width)).reshape(y, g * rows, width)
-            Numo::Linalg.matmul(tables[i].reshape(y, g * rows, width).transpose(0, 2, 1).dup, pressed)
+            Quadrature.stiffness(tables[i], sum.reshape(y * g, rows, rows), tables[j])
           end.reduce(:+)
         end
       end

@@ -24,6 +24,8 @@ module Lattice
         def initialize(young, poisson, concrete, bands)
           @young = young
           @poisson = poisson
+          @concrete = concrete
+          @bands = bands
           @tension = concrete.tension
           @compression = concrete.compression
           @first = @tension / young
@@ -34,12 +36,7 @@ module Lattice
         end
 
         # @return [Cracking] the same of some elements
-        def part(range)
-          dup.tap do |same|
-            same.instance_variable_set(:@fades, @fades[range].dup)
-            same.instance_variable_set(:@ends, @ends[range].dup)
-          end
-        end
+        def part(range) = self.class.new(@young, @poisson, @concrete, @bands[range].dup)
 
         # @return [State] of elements that have seen nothing
         def start(count) = State.new(Numo::DFloat.zeros(count, 4))

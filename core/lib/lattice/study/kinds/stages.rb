@@ -15,6 +15,7 @@ module Lattice
             stages = Study::Stages.new(problem, study)
             problem.at_rest.check!
             stages.check!
+            barred!(problem, study, stages)
             stages.all.each { |stage| steady!(problem, study, stage.factors) }
           end
 
@@ -24,10 +25,18 @@ module Lattice
           def findings(problem, study, result)
             found = result.found[:stages]
             rows = found[:rows].map { |row| row.merge(**at_end(result, row[:frame])) }
-            [{ kind: "stages", statement: study.id, rows: rows, **found.except(:rows), sections: sections(problem, result, rows), holds: found[:broken].nil? }]
+            strips = found[:strips].map { |strip| StripEnvelope.of(strip, rows) }
+            [{ kind: "stages", statement: study.id, rows: rows, **found.except(:rows), strips: strips, sections: sections(problem, result, rows), holds: found[:broken].nil? }]
           end
 
           private
+
+          # Bars stay where they are laid.
+          def barred!(problem, study, stages)
+            moving = stages.all.flat_map(&:absent)
+            bars = problem.conditions.grep(Load::Conditions::Bars).reject(&:comes?).find { |one| one.places.any? { |place| moving.include?(place.body) } } or return
+            raise study.fault("“#{bars.statement.name}” lie in a body that is not there in all stages", path: "stages", cure: "Let that body stay, or leave the bars out.")
+          end
 
           def sections(problem, result, rows) = Verdict::ConcreteSection.all(problem).map { |section| section.to_h(result, rows.map { |row| row[:frame] }) }
 
