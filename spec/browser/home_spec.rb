@@ -17,6 +17,7 @@ RSpec.describe "Home" do
     page.scroll_to(card("Chiller manifold"), align: :center)
     expect(page).to have_css("article img[alt='the shape of Chiller manifold']")
     expect(card("Chiller manifold")).to have_text("3 hold")
+    expect(card("Pier pit beside the old wall")).to have_text(/\d holds?/)
   end
 
   it "imports a model document, and says what is wrong with one" do
