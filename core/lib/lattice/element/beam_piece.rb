@@ -30,6 +30,17 @@ module Lattice
         yield(@coordinates.reshape(shares.size, 3)).reshape(*shares.shape, 3) * shares.reshape(*shares.shape, 1)
       end
 
+      def lengths = @beam.lengths
+      def stiff_ends = @beam.stiff_ends
+
+      # What flows is taken off the elastic stiffness as it is.
+      def stiffness_of_flow = nil
+
+      # @see Beam::Block#deformations
+      def deformations(at) = @beam.deformations(at)
+      def shear_flexibility(at) = @beam.shear_flexibility(at)
+      def by_global(operators, at) = @beam.by_global(operators, at)
+
       def names = Beam::Block::NAMES
       def folded? = false
       def stiffness = @beam.stiffness

@@ -138,8 +138,9 @@ module Lattice
       def given? = given.ne(0).any?
 
       # @param pose [Pose]
-      # @return [Array(Numo::DFloat, Algebra::SymmetricMatrix)] forces [unknowns], and the tangent
-      def call(pose)
+      # @param tangent [Boolean] whether that is wanted, too
+      # @return [Array(Numo::DFloat, Algebra::SymmetricMatrix)] forces [unknowns], and the tangent or nil
+      def call(pose, tangent: true)
         places = pose.places(@nodes)
         forces = Numo::DFloat.zeros(@dofs.size)
         matrices = @parts.each_index.map do |i|
@@ -147,7 +148,7 @@ module Lattice
           table = @tables[i]
           next nothing(part) unless @there[i]
 
-          force, matrix = part.call(*at(part, places, pose))
+          force, matrix = part.call(*at(part, places, pose), tangent: tangent)
           forces += table.flatten.bincount(force.flatten, minlength: @dofs.size)
           matrix
         end
@@ -156,7 +157,7 @@ module Lattice
         forces += @embedded.forces(pose.moved) if @embedded
         forces = @anchors.select(&:there?).reduce(forces) { |sum, anchor| sum + anchor.forces(pose.moved) }
         forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
-        [forces, whole(matrices)]
+        [forces, tangent ? whole(matrices) : nil]
       end
 
       # What is not symmetric of the tangent at the last call, times movements.

@@ -33,23 +33,8 @@ module Lattice
         @kept[outline.signature] ||= new(outline).call
       end
 
-      def initialize(outline)
-        @outline = outline
-      end
-
-      def call
-        lines = @outline.loops.map { |loop| loop.polyline(FINE)[0] }
-        moments = lines.map { |points| polygon(points) }.transpose.map(&:sum)
-        area, sx, sy, ixx, iyy, ixy = moments
-        centre = [sx / area, sy / area]
-        plain = { area: area, centre: centre, xx: ixx - (area * (centre[1]**2)), yy: iyy - (area * (centre[0]**2)), xy: ixy - (area * centre[0] * centre[1]) }
-        Values.new(**plain, **warping(plain, lines), extremes: Numo::DFloat.vstack(lines) - Numo::DFloat[centre], rings: lines.map { |l| l.shape[0] })
-      end
-
-      private
-
       # Area, first and second moments of a polygon by Green's theorem; holes run the other way.
-      def polygon(points)
+      def self.polygon(points)
         x = points[true, 0]
         y = points[true, 1]
         order = (1..points.shape[0]).map { |i| i % points.shape[0] }
@@ -59,6 +44,21 @@ module Lattice
         [cross.sum / 2, ((x + u) * cross).sum / 6, ((y + v) * cross).sum / 6, (((y**2) + (y * v) + (v**2)) * cross).sum / 12, (((x**2) + (x * u) + (u**2)) * cross).sum / 12,
          (((x * v) + (2 * x * y) + (2 * u * v) + (u * y)) * cross).sum / 24]
       end
+
+      def initialize(outline)
+        @outline = outline
+      end
+
+      def call
+        lines = @outline.loops.map { |loop| loop.polyline(FINE)[0] }
+        moments = lines.map { |points| self.class.polygon(points) }.transpose.map(&:sum)
+        area, sx, sy, ixx, iyy, ixy = moments
+        centre = [sx / area, sy / area]
+        plain = { area: area, centre: centre, xx: ixx - (area * (centre[1]**2)), yy: iyy - (area * (centre[0]**2)), xy: ixy - (area * centre[0] * centre[1]) }
+        Values.new(**plain, **warping(plain, lines), extremes: Numo::DFloat.vstack(lines) - Numo::DFloat[centre], rings: lines.map { |l| l.shape[0] })
+      end
+
+      private
 
       def warping(plain, lines)
         girth = lines.sum { |p| Numo::NMath.sqrt(((p[(1..p.shape[0]).map { |i| i % p.shape[0] }, true] - p)**2).sum(1)).sum }

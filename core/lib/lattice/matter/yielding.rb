@@ -8,6 +8,8 @@ module Lattice
       Flow = Struct.new(:hardening, :shifting) do
         # @return [Law::VonMises, Law::VonMisesSheet]
         def law(material, strains, sheet) = (sheet ? Law::VonMisesSheet : Law::VonMises).new(material.young, material.poisson, hardening, shifting, strains)
+        # @return [Fibring] of the sections of members
+        def fibring(material, shapes) = Fibring.plain(shapes, Line::Metal.new(material.young, hardening, shifting))
         def meaning = [hardening.strains.to_a, hardening.stresses.to_a, shifting]
       end
 
@@ -71,6 +73,8 @@ module Lattice
       # @return [Law, nil]
       def law(piece, like = nil)
         flow = flows[like || piece.body.name]
+        return flow&.fibring(piece.material, piece.fibres.sections) if piece.body.members?
+
         flow.is_a?(Concrete) ? flow : flow&.law(piece.material, piece.elasticity.shape[0], piece.sheet?)
       end
 

@@ -22,6 +22,8 @@ module Lattice
       def upto = @study.quantity("upto", "ratio")
       def down_to = @study.quantity("down_to", "ratio") || DOWN_TO
       def at_least = @study.quantity("at_least", "ratio")
+      def far = @study.quantity("far", "length")
+      def held = @study["held"].to_s.empty? ? nil : @study["held"]
 
       # @return [Boolean] whether the loads themselves grow by set amounts, which cannot follow what gives way
       def by_loads? = @study["control"] == "loads"
@@ -33,10 +35,11 @@ module Lattice
       end
 
       # @return [Array] by meaning
-      def signature = [first, increments, upto, down_to, by_loads?, imperfection&.then { |i| [i.shape, i.size] }]
+      def signature = [first, increments, upto, down_to, by_loads?, imperfection&.then { |i| [i.shape, i.size] }, far].compact + [held].compact
 
       # @raise [InvalidInput]
       def check!
+        raise @study.fault("it ends where nothing has moved", path: "far", cure: "Give a length above zero, such as 200 mm.") if far && far <= 0
         { "first" => first, "upto" => upto, "at_least" => at_least }.each do |key, value|
           raise @study.fault("a load factor of #{value} is not above zero", path: key, cure: "Give a factor above zero, such as #{key == 'first' ? '0.1' : '2'}.") if value && value <= 0
         end

@@ -71,12 +71,16 @@ module Lattice
 
       # @return [Integer] the case or combination that a study names, as the frame of a static study
       # @raise [InvalidInput]
-      def frame(problem, study)
+      def frame(problem, study, key = "case")
         names = problem.cases.frame_names
-        return problem.cases.judged[0] if study["case"].to_s.empty?
+        return problem.cases.judged[0] if study[key].to_s.empty?
 
-        names.index(study["case"]) || raise(study.fault("there is no case or combination named “#{study['case']}”", path: "case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."))
+        names.index(study[key]) || raise(study.fault("there is no case or combination named “#{study[key]}”", path: key, cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."))
       end
+
+      # @return [Numo::DFloat, nil] [cases] what acts first and stays, where a study says so
+      # @raise [InvalidInput]
+      def held_weights(problem, study) = study["held"].to_s.empty? ? nil : Steps.new(problem.cases).weights[frame(problem, study, "held")]
     end
   end
 end

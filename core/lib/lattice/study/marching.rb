@@ -44,9 +44,6 @@ module Lattice
         raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
         barred = !@structure.bars.empty? && !still?
         raise SolveFailed.new("bars laid into bodies are not followed over large movements", statement: @study.id, cure: "Say what the concrete bears, or leave the bars out.") if barred
-
-        flowing = @problem.parts.bodies.find { |b| b.members? && @problem.yielding.flows.key?(b.name) }
-        raise SolveFailed.new("members such as “#{flowing.name}” are not followed beyond their strength", statement: @study.id, cure: "Let only solids and faces yield.") if flowing
       end
 
       # @param words [String]

@@ -91,6 +91,46 @@ module Lattice
           found
         end
 
+        # @return [Numo::Bit] [e] whose turns are free at neither end
+        def stiff_ends = @properties.released.sum(1).eq(0)
+
+        # What deforms elements by movements in their own axes: stretch, turns of both ends against the chord about the third axis, and
+        # about the second.
+        # @param at [Numo::Int32] [k] elements
+        # @return [Numo::DFloat] [k, 5, 12]
+        def deformations(at)
+          lengths = @lengths[at].dup
+          bends = 1 - Numo::DFloat.cast(@properties.bar[at].dup)
+          Numo::DFloat.zeros(at.size, 5, 12).tap do |all|
+            all[true, 0, 0] = -1.0
+            all[true, 0, 6] = 1.0
+            [[1, 1, 5, 1], [2, 1, 11, 1], [3, 2, 4, -1], [4, 2, 10, -1]].each do |row, across, turn, sign|
+              all[true, row, turn] = bends
+              all[true, row, across] = bends / lengths * sign
+              all[true, row, across + 6] = bends / lengths * -sign
+            end
+          end
+        end
+
+        # What shear adds to those deformations, by the forces that go with them.
+        # @return [Numo::DFloat] [k, 5, 5]
+        def shear_flexibility(at)
+          Numo::DFloat.zeros(at.size, 5, 5).tap do |all|
+            [[1, @properties.shear_two], [3, @properties.shear_three]].each do |first, area|
+              soft = 1 / (@lengths[at] * area[at] * @shear)
+              [0, 1].product([0, 1]).each { |r, c| all[true, first + r, first + c] = soft }
+            end
+          end
+        end
+
+        # @param operators [Numo::DFloat] [k, rows, 12] by movements in their own axes
+        # @param at [Numo::Int32] [k] elements
+        # @return [Numo::DFloat] [k, rows, 12] by global ones
+        def by_global(operators, at)
+          t = transforms[at, true, true].dup
+          operators.dup.tap { |all| [0, 6].each { |first| all[true, true, first..(first + 5)] = Numo::Linalg.matmul(operators[true, true, first..(first + 5)].dup, t) } }
+        end
+
         private
 
         # Along the member; towards the section's principal axes.

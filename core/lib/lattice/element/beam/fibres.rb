@@ -60,6 +60,13 @@ module Lattice
           LAYERS.to_h { |layer| [layer, tensors(found)] }
         end
 
+        # @param stress [Numo::DFloat] [e, 2] along the members
+        # @return [Numo::DFloat] [e, 2, 6]
+        def tensors(stress)
+          plane = Numo::DFloat.zeros(*stress.shape, 3).tap { |p| p[true, true, 0] = stress }
+          Shell::Turned.stress(plane, Numo::DFloat.zeros(*stress.shape, 2), axes)
+        end
+
         private
 
         # [rows, 2, points]
@@ -67,11 +74,6 @@ module Lattice
           x, y = [0, 1].map { |k| section.points[true, k].dup.reshape(1, 1, section.points.shape[0]) }
           n, m2, m3 = [0, 4, 5].map { |k| ends[true, true, k].dup.reshape(*ends.shape[0..1], 1) }
           (n / section.area) + (m2 * y / section.two) - (m3 * x / section.three)
-        end
-
-        def tensors(stress)
-          plane = Numo::DFloat.zeros(*stress.shape, 3).tap { |p| p[true, true, 0] = stress }
-          Shell::Turned.stress(plane, Numo::DFloat.zeros(*stress.shape, 2), axes)
         end
       end
     end

@@ -21,7 +21,7 @@ module Lattice
         def initialize(piece, stiffness, start, law = nil, still: false)
           @still = still || piece.body.axisymmetric?
           @piece = piece
-          @flowing = law && (law.is_a?(Matter::Concrete) ? Cracked : Flowing).new(piece, law)
+          @flowing = law && flowing(law)
           @elements, @nodes, = start.shape
           @width = piece.names.size
           @turns = @width == 6
@@ -78,7 +78,9 @@ module Lattice
           deformed, frames = deformation(places, turns)
           if spread
             ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, 0.0)
-            return [piece.fibres.stresses(ends), ends, nil]
+            return [piece.fibres.stresses(ends), ends, nil] unless @flowing
+
+            return flowed_ends(deformed, ends)
           end
 
           stress = piece.recover(deformed, 0.0)
@@ -105,6 +107,27 @@ module Lattice
         end
 
         private
+
+        def flowing(law)
+          return Fibred.new(piece, law) if piece.body.members?
+
+          (law.is_a?(Matter::Concrete) ? Cracked : Flowing).new(piece, law)
+        end
+
+        # Forces, stress and plastic strain of members whose fibres have flowed.
+        def flowed_ends(deformed, ends)
+          extremes = piece.fibres.extremes(ends)
+          plastic = Numo::DFloat.zeros(@elements, 2)
+          in_chunks do |range|
+            @flowing.at_ends(range, deformed[range, true, true].reshape(range.size, @nodes * @width)).each do |at, more, largest, least, sums|
+              all = at + range.begin
+              ends[all, true, true] = ends[all, true, true] + more
+              plastic[all, true] = sums
+              { "largest" => largest, "least" => least }.each { |layer, table| extremes[layer][all, true] = table }
+            end
+          end
+          [extremes.transform_values { |stress| piece.fibres.tensors(stress) }, ends, plastic]
+        end
 
         # Puts the stress in that has flowed.
         # @return [Numo::DFloat] [e, n] equivalent plastic strain

@@ -17,10 +17,12 @@ module Lattice
 
             buckling!(problem, study)
             pushed!(problem, study, Steps.new(problem.cases).weights[frame(problem, study)])
+            held_weights(problem, study)&.then { |weights| steady!(problem, study, weights) }
+            Drift.new(study).check!(problem)
           end
 
           def signature(problem, study)
-            [Growth.new(study).signature, frame(problem, study), buckling!(problem, study)&.then { |base| problem.study_digest(base) }, problem.yielding.signature, *problem.acting]
+            [Growth.new(study).signature, frame(problem, study), held_weights(problem, study).to_a, buckling!(problem, study)&.then { |base| problem.study_digest(base) }, problem.yielding.signature, *problem.acting]
           end
 
           def solve(solving, study)
@@ -32,9 +34,11 @@ module Lattice
             found = result.found[:collapse]
             wanted = Growth.new(study).at_least
             used = wanted && (wanted / found[:bears])
-            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case), yields: yields(problem, result, found[:bears]), at_least: wanted,
+            storeys = found[:storeys]
+            [{ kind: "collapse", statement: study.id, frame_name: found[:case], **found.except(:case, :storeys), yields: yields(problem, result, found[:bears]), at_least: wanted,
                utilisation: found[:factor] || found[:soft] || (used && used <= 1) ? used : nil,
-               margin: used && (1 - used), holds: used.nil? || used <= 1, target: "collapse" }]
+               margin: used && (1 - used), holds: used.nil? || used <= 1, target: "collapse" },
+             *(storeys ? [Drift.new(study).finding(storeys)] : [])]
           end
 
           private
@@ -88,6 +92,7 @@ module Lattice
           @frame = self.class.frame(@problem, @study)
           @weights = Steps.new(@problem.cases).weights[@frame]
           set_up(@weights, nodes)
+          @storeys = Storeys.new(@problem, @grid)
           march = nil
           found = @monitor.phase("increments", upto: 0.97) { go { |made| march = made } }
           raise SolveFailed.new("the first increment does not come to rest", statement: @study.id, cure: "Take a smaller first increment.") if found.empty?
@@ -110,16 +115,36 @@ module Lattice
         def go
           found = []
           best = 0.0
+          pose = held
           march = Engine::March.new(@equations, control)
           yield march
-          @reason = march.call(Engine::Pose.start(@structure.dofs)) do |increment|
+          @reason = march.call(pose) do |increment|
             found << increment
             best = [best, increment.level].max
             tell(increment, found.size)
-            :stop if found.size >= @growth.increments || (@growth.upto && increment.level >= @growth.upto * (1 - 1e-9)) || increment.level < best * @growth.down_to
+            :stop if found.size >= @growth.increments || (@growth.upto && increment.level >= @growth.upto * (1 - 1e-9)) || increment.level < best * @growth.down_to || far?(increment)
           end
           found
         end
+
+        # What acts first, and stays.
+        # @return [Engine::Pose]
+        def held
+          start = Engine::Pose.start(@structure.dofs)
+          @held = Hold.new(@equations, @study).call(start, self.class.held_weights(@problem, @study), @weights) { |increment| told("held", 0.0, increment) }
+          @held&.pose || start
+        end
+
+        # Whether the highest floor, or without floors anything, has moved as far across as it is to.
+        def far?(increment)
+          return unless @growth.far
+
+          table = moved(increment)
+          top = @storeys.any? ? Math.hypot(*@storeys.read(table).last) : Shape::Vectors.norm(table).max
+          top >= @growth.far
+        end
+
+        def moved(increment) = @structure.dofs.spread(increment.pose.moved - (@held ? @held.pose.moved : 0.0))
 
         def control
           return Engine::Control::Level.new(@growth.first, @growth.upto) if @growth.by_loads?
@@ -137,8 +162,16 @@ module Lattice
           frames = found.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "increment", name: "load factor #{format('%.4g', f.level)}", value: f.level, unit: "ratio") }
           result = Result::Way.new(grid: @grid, frames: frames, states: found.map { |f| state(f) }, about: about)
           told = { case: named, cuts: march.cuts, reason: @reason, joins: @equations.turn_of_joins(found[-1].pose), loads: sizes_of(@structure.totals.rows(1.0), @weights),
-                   imperfection: @growth.imperfection&.size, touches: touched(found) }
+                   imperfection: @growth.imperfection&.size, touches: touched(found), storeys: storeys(found) }
           result.with_found(collapse: GivingWay.new(found, result).to_h.merge(told))
+        end
+
+        # Of every floor how far it has moved, and what holds the feet, since what is held acts.
+        def storeys(found)
+          return unless @storeys.any?
+
+          across = @storeys.across
+          @storeys.to_h(found.map { |f| @storeys.read(moved(f)) }, found.map { |f| across.map { |k| @structure.dofs.spread(f.push - @equations.base)[true, k].sum } })
         end
 
         def named = @problem.cases.frame_names.size > 1 ? @problem.cases.frame_names[@frame] : nil

@@ -1,0 +1,262 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Element
+    module Large
+      # Members whose single fibres flow. Forces along an element that no load touches between its ends follow from those at its ends alone, however its
+      # sections flow: they are found that give the deformations of the element, with the strains of its sections. Twisting and shear
+      # stay elastic, and so do elements with an end that is free to turn.
+      # E. Spacone, F. C. Filippou, F. F. Taucer, Fibre beam-column model for non-linear analysis of R/C frames, 1996.
+      class Fibred
+        # Lobatto's rule on the length: exact while all is elastic.
+        PLACES = [0.0, (1 - Math.sqrt(0.2)) / 2, (1 + Math.sqrt(0.2)) / 2, 1.0].freeze
+        WEIGHTS = [1.0 / 12, 5.0 / 12, 5.0 / 12, 1.0 / 12].freeze
+        NEAR = 1 - 1e-9
+        ROUNDS = 30
+        ENOUGH = 1e-8 # of the elastic forces of a section, by which they may miss those that the ends ask for
+        STEPS = [4, 16].freeze
+        LEAST = 1e-5 # of the elastic stiffness, that is left where all fibres flow
+
+        # What is kept of the elements of a section: states of fibres by groups, which elements flow, and strains [e, places, 3] with the
+        # deformations [e, 5] that they belong to.
+        Kept = Struct.new(:fibres, :flows, :strains, :deformed)
+
+        # @param piece [BeamPiece]
+        # @param fibring [Matter::Fibring]
+        def initialize(piece, fibring)
+          @piece = piece
+          @fibring = fibring
+          @committed = {}
+          @trial = {}
+          @plans = {}
+        end
+
+        def slides? = false
+        def slant(_moved) = nil
+        def weaken(_factor) = nil
+        def commit = @committed.merge!(@trial)
+        def clear = @committed.clear
+
+        # @see Flowing#call
+        def call(range, moved, tangent)
+          rows = plan(range).filter_map do |plan|
+            mine, less, softer = answer(range, plan, moved, tangent)
+            next if mine.empty?
+
+            own = plan.turned[mine, true, true].dup
+            [column(own, less), tangent ? Numo::Linalg.matmul(own.transpose(0, 2, 1).dup, Numo::Linalg.matmul(softer, own)) : nil, plan.own[mine].dup]
+          end
+          return if rows.empty?
+
+          force, softer, at = rows.transpose
+          [Numo::DFloat.vstack(force), tangent ? softer.reduce { |a, b| a.concatenate(b) } : nil, Numo::Int32.cast(at.reduce { |a, b| a.concatenate(b) })]
+        end
+
+        # What flow adds to the forces at the ends, and stress and plastic strain there.
+        # @param moved [Numo::DFloat] [c, 12]
+        # @return [Array<Array>] elements [y] of the range, forces [y, 2, 6] in their own axes, largest and least stress [y, 2] and the largest
+        #   plastic strain [y, 2]
+        def at_ends(range, moved)
+          plan(range).filter_map do |plan|
+            mine, less, = answer(range, plan, moved, false)
+            next if mine.empty?
+
+            forces = column(plan.local[mine, true, true].dup, less).reshape(mine.size, 2, 6)
+            forces[true, 0, true] *= -1
+            [plan.own[mine].dup, forces, *extremes(plan, @trial[[range, plan.number]], mine)]
+          end
+        end
+
+        private
+
+        # Elements of a section in a range: own [y] in it; local [y, 5, 12] and turned [y, 5, 12] deformations by movements in their own axes and in global
+        # ones; flexible [y, 5, 5] by shear; stiff [y, 5, 5] elastic.
+        Plan = Struct.new(:number, :own, :local, :turned, :lengths, :flexible, :stiff)
+
+        def plan(range)
+          @plans[range] ||= @fibring.sections.each_index.filter_map do |k|
+            here = (@piece.fibres.index[range].eq(k) & @piece.stiff_ends[range]).where
+            next if here.empty?
+
+            own = Numo::Int32.cast(here)
+            all = own + range.begin
+            local = @piece.deformations(all)
+            lengths = @piece.lengths[all].dup
+            flexible = @piece.shear_flexibility(all)
+            Plan.new(k, own, local, @piece.by_global(local, all), lengths, flexible, Numo::Linalg.inv(flexible + along(elastic(k, lengths.size), lengths)))
+          end
+        end
+
+        # Compliance of elastic sections: [y, places, 3, 3]
+        def elastic(number, count)
+          table = Numo::Linalg.inv(@fibring.sections[number].elastic)
+          Numo::DFloat.zeros(count, PLACES.size, 3, 3) + table.reshape(1, 1, 3, 3)
+        end
+
+        # N, M3 and M2 at the places by N, M3 at both ends and M2 at both ends: [places, 3, 5]
+        FORCES = Numo::DFloat.zeros(4, 3, 5).tap do |all|
+          PLACES.each_with_index do |place, g|
+            all[g, 0, 0] = 1.0
+            [[1, 1], [2, 3]].each { |row, first| [place - 1, place].each_with_index { |share, k| all[g, row, first + k] = share } }
+          end
+        end
+
+        # Σ w L bᵀ f b: [y, 5, 5]
+        def along(compliance, lengths)
+          PLACES.each_index.map do |g|
+            b = FORCES[g, true, true].dup
+            y = lengths.size
+            inner = compliance[true, g, true, true].reshape(y * 3, 3).dot(b).reshape(y, 3, 5)
+            Numo::Linalg.matmul(Numo::DFloat.zeros(y, 5, 3) + b.transpose.reshape(1, 5, 3), inner) * (lengths * WEIGHTS[g]).reshape(y, 1, 1)
+          end.reduce(:+)
+        end
+
+        # Σ w L bᵀ e: [y, 5]
+        def gathered(strains, lengths)
+          PLACES.each_index.sum { |g| strains[true, g, true].dup.dot(FORCES[g, true, true].dup) * (lengths * WEIGHTS[g]).reshape(lengths.size, 1) }
+        end
+
+        # b q: [y, places, 3]
+        def section_forces(forces)
+          flat = Numo::DFloat.vstack(PLACES.each_index.map { |g| FORCES[g, true, true] })
+          forces.dot(flat.transpose).reshape(forces.shape[0], PLACES.size, 3)
+        end
+
+        # @return [Array] elements that flow, by the number in the plan; the forces [y, 5] that flow adds, and how these change [y, 5, 5]
+        def answer(range, plan, moved, tangent)
+          key = [range, plan.number]
+          kept = @committed[key] || fresh(plan)
+          before = @trial[key] || kept
+          deformed = times(plan.turned, moved[plan.own, true].dup)
+          straight = times(plan.stiff, deformed)
+          mine = flowing(plan, kept, straight)
+          @trial[key] = kept
+          return [mine] if mine.empty?
+
+          forces, stiff = settled(key, plan, kept, before, mine, deformed)
+          less = forces - straight[mine, true]
+          [mine, less, tangent ? stiff - plan.stiff[mine, true, true] : nil]
+        end
+
+        def fresh(plan)
+          y = plan.own.size
+          section = @fibring.sections[plan.number]
+          Kept.new(section.groups.map { |group| group.law.start(y * PLACES.size * group.areas.size) }, Numo::Bit.zeros(y), Numo::DFloat.zeros(y, PLACES.size, 3), Numo::DFloat.zeros(y, 5))
+        end
+
+        # Elements that flow, or may: forces are greatest at an end.
+        def flowing(plan, kept, straight)
+          section = @fibring.sections[plan.number]
+          return Numo::Int32.new(straight.shape[0]).seq if section.everywhere?
+
+          strains = section_forces(straight).reshape(straight.shape[0] * PLACES.size, 3).dot(Numo::Linalg.inv(section.elastic)).reshape(straight.shape[0], PLACES.size, 3)
+          high = (strains.abs.reshape(straight.shape[0] * PLACES.size, 3).dot(Numo::DFloat.cast([1.0, *section.reach])) * section.young).reshape(straight.shape[0], PLACES.size).max(1)
+          Numo::Int32.cast(((high >= section.first * NEAR) | kept.flows).where)
+        end
+
+        # Forces at the ends, and their stiffness, so that every section is in balance and the element deformed as it is. Where that is not
+        # found at once it is approached in steps, from where it was.
+        def settled(key, plan, kept, before, mine, deformed)
+          rows = @fibring.sections[plan.number].groups.map { |group| fibre_rows(plan.own.size, group, mine) }
+          states = kept.fibres.each_with_index.map { |state, i| state[true, rows[i]].dup }
+          wanted = deformed[mine, true].dup
+          found = approached(plan, mine, states, before.strains[mine, true, true].dup, before.deformed[mine, true].dup, wanted) ||
+                  STEPS.reduce(nil) { |done, steps| done || in_steps(plan, mine, states, kept, wanted, steps) }
+          return [wanted * Float::NAN, plan.stiff[mine, true, true]] unless found
+
+          forces, stiff, strains, after = found
+          keep(key, plan, kept, mine, rows, after, strains, wanted)
+          [forces, stiff]
+        end
+
+        def in_steps(plan, mine, states, kept, wanted, steps)
+          from = kept.deformed[mine, true].dup
+          at = from
+          strains = kept.strains[mine, true, true].dup
+          (1..steps).reduce(nil) do |_, step|
+            upto = from + ((wanted - from) * (step.to_f / steps))
+            found = approached(plan, mine, states, strains, at, upto) or return
+            at = upto
+            strains = found[2]
+            found
+          end
+        end
+
+        # @return [Array, nil] forces, stiffness, strains and states of fibres; nil where the sections find no balance
+        def approached(plan, mine, states, strains, from, wanted)
+          section = @fibring.sections[plan.number]
+          lengths = plan.lengths[mine].dup
+          strains = guessed(plan, mine, strains, wanted - from, section)
+          ROUNDS.times do
+            held, moduli, after = section_of(section, strains, states)
+            compliance = Numo::Linalg.inv((moduli + (section.elastic * LEAST).reshape(1, 3, 3)).dup).reshape(mine.size, PLACES.size, 3, 3)
+            stiff = Numo::Linalg.inv(plan.flexible[mine, true, true].dup + along(compliance, lengths))
+            forces = times(stiff, wanted - gathered(strains - pressed(compliance, held), lengths))
+            over = section_forces(forces) - held
+            return unless over.sum.finite?
+            return [forces, stiff, strains, after] if (over.abs / section.sizes.reshape(1, 1, 3)).max < ENOUGH
+
+            strains += pressed(compliance, over)
+          end
+          nil
+        end
+
+        # From where it was last, by what the elastic element would do.
+        def guessed(plan, mine, strains, change, section)
+          forces = times(plan.stiff[mine, true, true].dup, change)
+          strains + section_forces(forces).reshape(mine.size * PLACES.size, 3).dot(Numo::Linalg.inv(section.elastic)).reshape(mine.size, PLACES.size, 3)
+        end
+
+        # N, M3 and M2 of sections [y, places, 3], how they change [y places, 3, 3], and the states of their fibres.
+        def section_of(section, strains, states)
+          y = strains.shape[0] * PLACES.size
+          held = softer = 0.0
+          after = section.groups.each_with_index.map do |group, i|
+            stress, moduli, state = group.law.respond(strains.reshape(y, 3).dot(group.arms).flatten, states[i])
+            held += stress.reshape(y, group.areas.size).dot(group.table)
+            softer += moduli.reshape(y, group.areas.size).dot(group.products)
+            state
+          end
+          [held.reshape(strains.shape[0], PLACES.size, 3), softer.reshape(y, 3, 3), after]
+        end
+
+        def pressed(compliance, forces)
+          y = forces.shape[0] * PLACES.size
+          Numo::Linalg.matmul(compliance.reshape(y, 3, 3), forces.reshape(y, 3, 1)).reshape(*forces.shape)
+        end
+
+        def keep(key, plan, kept, mine, rows, after, strains, wanted)
+          flows = kept.flows.dup
+          after.each_with_index { |state, i| flows[mine] = flows[mine] | (@fibring.sections[plan.number].groups[i].law.plastic(state).reshape(mine.size, rows[i].size / mine.size).max(1) > 0) }
+          @trial[key] = Kept.new(kept.fibres.each_with_index.map { |state, i| state.dup.tap { |all| all[true, rows[i]] = after[i] } }, flows,
+                                 kept.strains.dup.tap { |all| all[mine, true, true] = strains }, kept.deformed.dup.tap { |all| all[mine, true] = wanted })
+        end
+
+        def fibre_rows(count, group, mine)
+          n = PLACES.size * group.areas.size
+          Numo::Int32.new(count, n).seq[mine, true].flatten
+        end
+
+        # Largest and least stress of fibres, and the largest plastic strain, at both ends: [y, 2] each.
+        def extremes(plan, kept, mine)
+          section = @fibring.sections[plan.number]
+          strains = kept.strains[mine, true, true].dup
+          found = section.groups.each_with_index.map do |group, i|
+            rows = fibre_rows(plan.own.size, group, mine)
+            stress, _, state = group.law.respond(strains.reshape(mine.size * PLACES.size, 3).dot(group.arms).flatten, kept.fibres[i][true, rows].dup)
+            shape = [mine.size, PLACES.size, group.areas.size]
+            [stress.reshape(*shape).max(2), stress.reshape(*shape).min(2), group.law.plastic(state).reshape(*shape).max(2)].map { |t| t[true, [0, PLACES.size - 1]].dup }
+          end
+          tops, lows, sums = found.transpose
+          [tops.reduce { |a, b| Numo::DFloat.maximum(a, b) }, lows.reduce { |a, b| Numo::DFloat.minimum(a, b) }, sums.reduce { |a, b| Numo::DFloat.maximum(a, b) }]
+        end
+
+        # [y, r, c] times [y, c]
+        def times(matrices, vectors) = Numo::Linalg.matmul(matrices, vectors.reshape(*vectors.shape, 1)).reshape(matrices.shape[0], matrices.shape[1])
+
+        # Forces at the nodes: [y, 12]
+        def column(deformations, forces) = times(deformations.transpose(0, 2, 1).dup, forces)
+      end
+    end
+  end
+end
