@@ -146,6 +146,19 @@ module LatticeServer
       answer(sent_file { |path| Builders.slow.ask(:columns, path, seconds: 60) })
     end
 
+    # The same of a ground motion.
+    post "/api/ground-motions" do
+      answer(sent_file { |path| Builders.slow.ask(:motion, path, seconds: 60) })
+    end
+
+    get("/api/station") { answer(name: Lattice::Station::NAME, directions: Lattice::Station::DIRECTIONS, events: Lattice::Station.events) }
+
+    # An event as the station sends it, and as it is read.
+    get "/api/station/:event/:direction" do
+      text = Lattice::Station.file(params[:event], params[:direction])
+      answer(file: "#{params[:event]} #{params[:direction]}.txt", text: text, **Lattice::Format::MotionFile.read(text).to_h)
+    end
+
     get "/api/models/:id/shape/:digest" do
       binary(built(:shape, params[:digest]))
     end

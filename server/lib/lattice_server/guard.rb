@@ -7,7 +7,7 @@ module LatticeServer
   class Guard
     JSON_TYPE = "application/json"
     FILE_TYPE = "application/octet-stream"
-    FILES = %r{\A/api/(models/[^/]+/files|columns)\z} # take a file as their body
+    FILES = %r{\A/api/(models/[^/]+/files|columns|ground-motions)\z} # take a file as their body
     LONGEST = 4000
     POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; " \
              "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"

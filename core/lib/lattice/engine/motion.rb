@@ -113,10 +113,10 @@ module Lattice
           speed = @speed + ((@rate + rate) * (step / 2))
           internal, tangent = @equations.call(pose, tangent: anew)
           push = @equations.base - drag - @masses.dot(rate + (speed * @by_mass)) - (@first.dot(speed) * @by_stiffness)
-          left = left_over(push - internal, internal)
-          return unless left.finite?
+          left = left_over(push, internal)
+          break unless left.finite?
           return settled(pose, speed, rate, push, internal, k) if left < TOLERANCE && k.positive?
-          return unless !anew || factored(tangent, step)
+          break if anew && !factored(tangent, step)
 
           @for = nil if last && left > last * SLOW
           last = left
@@ -148,10 +148,11 @@ module Lattice
 
       def solved(forces) = @constraints.expand_movements(@factors.solve(@constraints.reduce_loads(forces.reshape(1, forces.size))))[0, true]
 
-      def left_over(rest, internal)
+      def left_over(push, internal)
+        rest = push - internal
         free = @constraints.reduce_loads(rest.reshape(1, rest.size))
         @worst = @constraints.free[free[0, true].abs.max_index] unless free.empty?
-        norm(free) / [@acts, norm(internal), Float::MIN].max
+        norm(free) / [@acts, norm(push), norm(internal), Float::MIN].max
       end
 
       def moment(time, iterations, parts)

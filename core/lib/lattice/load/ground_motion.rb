@@ -10,6 +10,7 @@ module Lattice
       WEAKEST = 0.02 * 9.80665 # m/s²; hardly felt
       PERIODS = Numo::DFloat.cast((0..60).map { |k| 0.03 * (150.0**(k / 60.0)) }) # s, of its spectrum
       RATIO = 0.05 # of damping, in its spectrum
+      SPECTRA = {} # rubocop:disable Style/MutableConstant -- of the last few records, which are asked for with every edit
 
       class << self
         # @param document [Model::Document]
@@ -57,8 +58,11 @@ module Lattice
       # @return [Numo::DFloat] [periods] m/s²
       def spectrum
         speeds = 2 * Math::PI / PERIODS
-        moved, = Study::Stepping.new(speeds, speeds * 0 + RATIO, step).call(values.reshape(values.size, 1) * Numo::DFloat.ones(1, PERIODS.size))
-        moved.abs.max(0) * (speeds**2)
+        SPECTRA.shift if SPECTRA.size > 20
+        SPECTRA[signature] ||= begin
+          moved, = Study::Stepping.new(speeds, (speeds * 0) + RATIO, step).call(values.reshape(values.size, 1) * Numo::DFloat.ones(1, PERIODS.size))
+          moved.abs.max(0) * (speeds**2)
+        end
       end
 
       # @raise [InvalidInput]
@@ -78,7 +82,8 @@ module Lattice
       def oddities
         return [] if peak >= WEAKEST
 
-        [statement.fault_at("its peak of #{format('%.2g', peak / 9.80665)} g would hardly be felt", path: "unit", cure: statement["unit"] == "g" ? "Look whether its values are in g." : "Its values may be in g.")]
+        [statement.fault_at("its peak of #{format('%.2g', peak / 9.80665)} g would hardly be felt", path: "unit",
+                                                                                                    cure: statement["unit"] == "g" ? "Look whether its values are in g." : "Its values may be in g.")]
       end
 
       # @return [Hash] peak m/s², duration s, periods s, spectrum m/s²

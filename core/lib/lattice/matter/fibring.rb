@@ -7,7 +7,7 @@ module Lattice
       # Fibres of one law: points [n, 2] along the section's principal axes from its centre, m, and areas [n], m².
       Group = Struct.new(:points, :areas, :law) do
         # Strain of a fibre by that of the centre and the curvatures about the third and the second axis: [3, n]
-        def arms = @arms ||= Numo::DFloat.zeros(3, areas.size).tap { |all| [areas * 0 + 1, points[true, 0] * -1, points[true, 1]].each_with_index { |row, k| all[k, true] = row } }
+        def arms = @arms ||= Numo::DFloat.zeros(3, areas.size).tap { |all| [Numo::DFloat.ones(areas.size), points[true, 0] * -1, points[true, 1]].each_with_index { |row, k| all[k, true] = row } }
 
         # What the stress of fibres sums up to: [n, 3]
         def table = @table ||= (arms * areas.reshape(1, areas.size)).transpose.dup
@@ -43,7 +43,9 @@ module Lattice
       # All sections of one metal.
       # @param shapes [Array<Element::Beam::Fibres::Section>]
       # @param law [#respond] of a fibre
-      def self.plain(shapes, law) = new(shapes.map { |shape| Section.new([Group.new(*SectionFibres.call(shape.loops.map { |range| shape.points[range, true].dup }), law)], elastic(shape, law.young), law.young, shape.points) })
+      def self.plain(shapes, law)
+        new(shapes.map { |shape| Section.new([Group.new(*SectionFibres.call(shape.loops.map { |range| shape.points[range, true].dup }), law)], elastic(shape, law.young), law.young, shape.points) })
+      end
 
       def self.elastic(shape, young) = Numo::DFloat.cast([[shape.area, 0, 0], [0, shape.three, 0], [0, 0, shape.two]]) * young
     end

@@ -31,7 +31,7 @@ module Lattice
       # @param loops [Array<Array>] polygons
       # @return [Array<Array<Array>>] the polygons of every strip
       def cut(loops, axis)
-        low, high = [@all[true, axis].min, @all[true, axis].max]
+        low, high = @all[true, axis].minmax
         step = (high - low) / CELLS
         CELLS.times.map { |k| loops.map { |loop| above(above(loop, axis, low + (k * step), 1), axis, low + ((k + 1) * step), -1) } }
       end
@@ -39,7 +39,8 @@ module Lattice
       # The part of a polygon on one side of a line. I. E. Sutherland, G. W. Hodgman, Reentrant polygon clipping, 1974.
       def above(loop, axis, at, sign)
         loop.each_index.flat_map do |i|
-          one, other = loop[i - 1], loop[i]
+          one = loop[i - 1]
+          other = loop[i]
           before, after = [one, other].map { |p| (p[axis] - at) * sign }
           kept = after >= 0 ? [other] : []
           next kept if (before >= 0) == (after >= 0)

@@ -31,7 +31,8 @@ module Lattice
           :stop if increment.level >= 1 - 1e-9
         end
         unless walk == "done"
-          raise SolveFailed.new("it does not bear what acts first#{" beyond #{(last.level * 100).round} %" if last}", statement: @study.id, cure: "Look at it in a static study, or a collapse study of that case alone.")
+          raise SolveFailed.new("it does not bear what acts first#{" beyond #{(last.level * 100).round} %" if last}", statement: @study.id,
+                                                                                                                      cure: "Look at it in a static study, or a collapse study of that case alone.")
         end
 
         @equations.between(weights, weights + more)

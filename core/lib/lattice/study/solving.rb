@@ -22,7 +22,7 @@ module Lattice
         @monitor = monitor
       end
 
-      attr_reader :problem, :monitor
+      attr_reader :problem, :monitor, :keeper
 
       # @param problem [Problem]
       # @param keeper [#keep] the same one, unless another is given

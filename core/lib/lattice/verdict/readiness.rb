@@ -177,9 +177,8 @@ module Lattice
       end
 
       def check_loads
-        @problem.conditions.each { |condition| collect { condition.check! } }
         @problem.cases.faults.each { |f| stop(f) }
-        @problem.conditions.each { |condition| (collect { condition.oddities } || []).each { |f| odd(f) } }
+        [*@problem.conditions, *Load::GroundMotion.all(@document)].each { |one| (collect { one.check! || one.oddities } || []).each { |f| odd(f) } }
         check_loaded
       end
 

@@ -15,12 +15,23 @@ module LatticeServer
       def to_h
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
-        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures)[1...-1], document: JSON.generate(@document.data),
+        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions)[1...-1],
+          document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), stops: stops, mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }
       end
 
       private
+
+      # Of every ground motion that can be read: its peak, duration, course and spectrum.
+      def motions
+        Lattice::Load::GroundMotion.all(@document).to_h do |motion|
+          motion.check!
+          [motion.statement.id, motion.to_h]
+        rescue Lattice::InvalidInput
+          [motion.statement.id, nil]
+        end.compact
+      end
 
       # Whether there is something to mesh, and a size.
       def meshed? = @problem.size.to_f.positive? && !@problem.parts.bodies.empty?

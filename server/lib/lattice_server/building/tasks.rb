@@ -30,6 +30,9 @@ module LatticeServer
       # @return [Hash] names and columns of a text file
       def columns(path) = Lattice::Format::Columns.read(File.binread(path)).then { |table| { names: table.names, columns: table.rows.transpose } }
 
+      # @return [Hash] step s, unit, and values of a record of a ground motion
+      def motion(path) = Lattice::Format::MotionFile.read(File.binread(path)).to_h
+
       # @param keys [Array] pairs of a body's and a place's name
       def measures(text, keys)
         problem = problem(text)

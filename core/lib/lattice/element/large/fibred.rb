@@ -8,9 +8,8 @@ module Lattice
       # stay elastic, and so do elements with an end that is free to turn.
       # E. Spacone, F. C. Filippou, F. F. Taucer, Fibre beam-column model for non-linear analysis of R/C frames, 1996.
       class Fibred
-        # Lobatto's rule on the length: exact while all is elastic.
-        PLACES = [0.0, (1 - Math.sqrt(0.2)) / 2, (1 + Math.sqrt(0.2)) / 2, 1.0].freeze
-        WEIGHTS = [1.0 / 12, 5.0 / 12, 5.0 / 12, 1.0 / 12].freeze
+        include Lobatto
+
         NEAR = 1 - 1e-9
         ROUNDS = 30
         ENOUGH = 1e-8 # of the elastic forces of a section, by which they may miss those that the ends ask for
@@ -20,6 +19,10 @@ module Lattice
         # What is kept of the elements of a section: states of fibres by groups, which elements flow, and strains [e, places, 3] with the
         # deformations [e, 5] that they belong to.
         Kept = Struct.new(:fibres, :flows, :strains, :deformed)
+
+        # Elements of a section in a range: own [y] in it; local [y, 5, 12] and turned [y, 5, 12] deformations by movements in their own axes and in global
+        # ones; flexible [y, 5, 5] by shear; stiff [y, 5, 5] elastic.
+        Plan = Struct.new(:number, :own, :local, :turned, :lengths, :flexible, :stiff)
 
         # @param piece [BeamPiece]
         # @param fibring [Matter::Fibring]
@@ -52,6 +55,27 @@ module Lattice
           [Numo::DFloat.vstack(force), tangent ? softer.reduce { |a, b| a.concatenate(b) } : nil, Numo::Int32.cast(at.reduce { |a, b| a.concatenate(b) })]
         end
 
+        # Forces, stress and plastic strain of all members, from the elastic forces at their ends.
+        # @param ends [Numo::DFloat] [e, 2, 6], which change
+        # @yield [Range] of elements
+        # @yieldreturn [Numo::DFloat] [c, 12] what is left in their frames
+        # @return [Array(Hash, Numo::DFloat, Numo::DFloat)] see Turning#recover
+        def put_in(ends)
+          extremes = @piece.fibres.extremes(ends)
+          plastic = Numo::DFloat.zeros(ends.shape[0], 2)
+          @plans.each_key do |range|
+            at_ends(range, yield(range)).each do |at, more, largest, least, sums|
+              all = at + range.begin
+              ends[all, true, true] = ends[all, true, true] + more
+              plastic[all, true] = sums
+              { "largest" => largest, "least" => least }.each { |layer, table| extremes[layer][all, true] = table }
+            end
+          end
+          [extremes.transform_values { |stress| @piece.fibres.tensors(stress) }, ends, plastic]
+        end
+
+        private
+
         # What flow adds to the forces at the ends, and stress and plastic strain there.
         # @param moved [Numo::DFloat] [c, 12]
         # @return [Array<Array>] elements [y] of the range, forces [y, 2, 6] in their own axes, largest and least stress [y, 2] and the largest
@@ -66,12 +90,6 @@ module Lattice
             [plan.own[mine].dup, forces, *extremes(plan, @trial[[range, plan.number]], mine)]
           end
         end
-
-        private
-
-        # Elements of a section in a range: own [y] in it; local [y, 5, 12] and turned [y, 5, 12] deformations by movements in their own axes and in global
-        # ones; flexible [y, 5, 5] by shear; stiff [y, 5, 5] elastic.
-        Plan = Struct.new(:number, :own, :local, :turned, :lengths, :flexible, :stiff)
 
         def plan(range)
           @plans[range] ||= @fibring.sections.each_index.filter_map do |k|
@@ -91,35 +109,6 @@ module Lattice
         def elastic(number, count)
           table = Numo::Linalg.inv(@fibring.sections[number].elastic)
           Numo::DFloat.zeros(count, PLACES.size, 3, 3) + table.reshape(1, 1, 3, 3)
-        end
-
-        # N, M3 and M2 at the places by N, M3 at both ends and M2 at both ends: [places, 3, 5]
-        FORCES = Numo::DFloat.zeros(4, 3, 5).tap do |all|
-          PLACES.each_with_index do |place, g|
-            all[g, 0, 0] = 1.0
-            [[1, 1], [2, 3]].each { |row, first| [place - 1, place].each_with_index { |share, k| all[g, row, first + k] = share } }
-          end
-        end
-
-        # Σ w L bᵀ f b: [y, 5, 5]
-        def along(compliance, lengths)
-          PLACES.each_index.map do |g|
-            b = FORCES[g, true, true].dup
-            y = lengths.size
-            inner = compliance[true, g, true, true].reshape(y * 3, 3).dot(b).reshape(y, 3, 5)
-            Numo::Linalg.matmul(Numo::DFloat.zeros(y, 5, 3) + b.transpose.reshape(1, 5, 3), inner) * (lengths * WEIGHTS[g]).reshape(y, 1, 1)
-          end.reduce(:+)
-        end
-
-        # Σ w L bᵀ e: [y, 5]
-        def gathered(strains, lengths)
-          PLACES.each_index.sum { |g| strains[true, g, true].dup.dot(FORCES[g, true, true].dup) * (lengths * WEIGHTS[g]).reshape(lengths.size, 1) }
-        end
-
-        # b q: [y, places, 3]
-        def section_forces(forces)
-          flat = Numo::DFloat.vstack(PLACES.each_index.map { |g| FORCES[g, true, true] })
-          forces.dot(flat.transpose).reshape(forces.shape[0], PLACES.size, 3)
         end
 
         # @return [Array] elements that flow, by the number in the plan; the forces [y, 5] that flow adds, and how these change [y, 5, 5]
@@ -165,21 +154,22 @@ module Lattice
           return [wanted * Float::NAN, plan.stiff[mine, true, true]] unless found
 
           forces, stiff, strains, after = found
-          keep(key, plan, kept, mine, rows, after, strains, wanted)
+          @trial[key] = changed(plan, kept, mine, after, strains: strains, wanted: wanted)
           [forces, stiff]
         end
 
         def in_steps(plan, mine, states, kept, wanted, steps)
           from = kept.deformed[mine, true].dup
           at = from
-          strains = kept.strains[mine, true, true].dup
-          (1..steps).reduce(nil) do |_, step|
+          found = [nil, nil, kept.strains[mine, true, true].dup]
+          (1..steps).each do |step|
             upto = from + ((wanted - from) * (step.to_f / steps))
-            found = approached(plan, mine, states, strains, at, upto) or return
+            found = approached(plan, mine, states, found[2], at, upto)
+            break unless found
+
             at = upto
-            strains = found[2]
-            found
           end
+          found
         end
 
         # @return [Array, nil] forces, stiffness, strains and states of fibres; nil where the sections find no balance
@@ -225,11 +215,15 @@ module Lattice
           Numo::Linalg.matmul(compliance.reshape(y, 3, 3), forces.reshape(y, 3, 1)).reshape(*forces.shape)
         end
 
-        def keep(key, plan, kept, mine, rows, after, strains, wanted)
+        # @return [Kept] with what the elements that flow are now
+        def changed(plan, kept, mine, after, strains:, wanted:)
+          groups = @fibring.sections[plan.number].groups
           flows = kept.flows.dup
-          after.each_with_index { |state, i| flows[mine] = flows[mine] | (@fibring.sections[plan.number].groups[i].law.plastic(state).reshape(mine.size, rows[i].size / mine.size).max(1) > 0) }
-          @trial[key] = Kept.new(kept.fibres.each_with_index.map { |state, i| state.dup.tap { |all| all[true, rows[i]] = after[i] } }, flows,
-                                 kept.strains.dup.tap { |all| all[mine, true, true] = strains }, kept.deformed.dup.tap { |all| all[mine, true] = wanted })
+          fibres = groups.each_with_index.map do |group, i|
+            flows[mine] = flows[mine] | (group.law.plastic(after[i]).reshape(mine.size, PLACES.size * group.areas.size).max(1) > 0)
+            kept.fibres[i].dup.tap { |all| all[true, fibre_rows(plan.own.size, group, mine)] = after[i] }
+          end
+          Kept.new(fibres, flows, kept.strains.dup.tap { |all| all[mine, true, true] = strains }, kept.deformed.dup.tap { |all| all[mine, true] = wanted })
         end
 
         def fibre_rows(count, group, mine)
@@ -250,12 +244,6 @@ module Lattice
           tops, lows, sums = found.transpose
           [tops.reduce { |a, b| Numo::DFloat.maximum(a, b) }, lows.reduce { |a, b| Numo::DFloat.minimum(a, b) }, sums.reduce { |a, b| Numo::DFloat.maximum(a, b) }]
         end
-
-        # [y, r, c] times [y, c]
-        def times(matrices, vectors) = Numo::Linalg.matmul(matrices, vectors.reshape(*vectors.shape, 1)).reshape(matrices.shape[0], matrices.shape[1])
-
-        # Forces at the nodes: [y, 12]
-        def column(deformations, forces) = times(deformations.transpose(0, 2, 1).dup, forces)
       end
     end
   end

@@ -80,7 +80,7 @@ module Lattice
             ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, 0.0)
             return [piece.fibres.stresses(ends), ends, nil] unless @flowing
 
-            return flowed_ends(deformed, ends)
+            return [*@flowing.put_in(ends) { |range| deformed[range, true, true].reshape(range.size, @nodes * @width) }]
           end
 
           stress = piece.recover(deformed, 0.0)
@@ -112,21 +112,6 @@ module Lattice
           return Fibred.new(piece, law) if piece.body.members?
 
           (law.is_a?(Matter::Concrete) ? Cracked : Flowing).new(piece, law)
-        end
-
-        # Forces, stress and plastic strain of members whose fibres have flowed.
-        def flowed_ends(deformed, ends)
-          extremes = piece.fibres.extremes(ends)
-          plastic = Numo::DFloat.zeros(@elements, 2)
-          in_chunks do |range|
-            @flowing.at_ends(range, deformed[range, true, true].reshape(range.size, @nodes * @width)).each do |at, more, largest, least, sums|
-              all = at + range.begin
-              ends[all, true, true] = ends[all, true, true] + more
-              plastic[all, true] = sums
-              { "largest" => largest, "least" => least }.each { |layer, table| extremes[layer][all, true] = table }
-            end
-          end
-          [extremes.transform_values { |stress| piece.fibres.tensors(stress) }, ends, plastic]
         end
 
         # Puts the stress in that has flowed.

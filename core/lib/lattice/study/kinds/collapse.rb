@@ -22,7 +22,9 @@ module Lattice
           end
 
           def signature(problem, study)
-            [Growth.new(study).signature, frame(problem, study), held_weights(problem, study).to_a, buckling!(problem, study)&.then { |base| problem.study_digest(base) }, problem.yielding.signature, *problem.acting]
+            [Growth.new(study).signature, frame(problem, study), held_weights(problem, study).to_a, buckling!(problem, study)&.then do |base|
+              problem.study_digest(base)
+            end, problem.yielding.signature, *problem.acting]
           end
 
           def solve(solving, study)
@@ -137,7 +139,7 @@ module Lattice
 
         # Whether the highest floor, or without floors anything, has moved as far across as it is to.
         def far?(increment)
-          return unless @growth.far
+          return false unless @growth.far
 
           table = moved(increment)
           top = @storeys.any? ? Math.hypot(*@storeys.read(table).last) : Shape::Vectors.norm(table).max

@@ -22,14 +22,25 @@ module Lattice
             [Shaken.new(problem, study).signature, held_weights(problem, study).to_a, problem.yielding.signature, *problem.acting]
           end
 
-          def solve(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).call
+          def solve(solving, study)
+            return once(solving, study) unless study["runs"]
+
+            solving.grid
+            rows, result = solving.monitor.phase("runs", upto: 1.0) { Batch.new(solving, study).call { |own, single| once(own, single) } }
+            result.with_found(runs: rows)
+          end
 
           def findings(_problem, study, result)
             found = result.found[:shaking]
-            [{ kind: "shaking", statement: study.id, **found.except(:storeys), holds: found[:stuck].nil? }, *(found[:storeys] ? [Drift.new(study).finding(found[:storeys])] : [])]
+            rows = study["runs"] ? result.found[:runs] : nil
+            broken = rows ? rows.any? { |row| row[:stuck] } : found[:stuck]
+            [{ kind: "shaking", statement: study.id, **found.except(:storeys), runs: rows, holds: broken ? false : true },
+             *(found[:storeys] ? [Drift.new(study).finding(found[:storeys])] : [])]
           end
 
           private
+
+          def once(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).call
 
           # What is not followed in time.
           def plain!(problem, study)
@@ -96,7 +107,7 @@ module Lattice
         def found
           node = @stuck && @structure.dofs.nodes_of(Numo::Int32[@stuck[1]])[0]
           { **@course.to_h, stuck: @stuck && { time: @stuck[0], at: @grid.nodes[node, true].to_a }, every: @asked.every, step: @asked.step, mass: @structure.mass,
-            motions: @asked.directions.map { |d| { name: d.motion.name, along: d.along.to_a, scale: d.scale, peak: d.motion.peak * d.scale.abs } } }
+                            motions: @asked.directions.map { |d| { name: d.motion.name, along: d.along.to_a, scale: d.scale, peak: d.motion.peak * d.scale.abs } } }
         end
       end
     end

@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+# Members that flow fibre by fibre: E 200 GPa, 250 MPa, and earthquakes. Section 100 by 200 mm, bent about its weak axis where nothing else is said.
+lines = ->(*corners) { { "kind" => "line", "name" => "axis", "corners" => corners.map { |at| %w[x y z].zip(at).to_h { |k, v| [k, "#{v} m"] } } } }
+near = ->(name, *at) { { "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => %w[x y z].zip(at).to_h { |k, v| [k, "#{v - 0.01} m"] }, "to" => %w[x y z].zip(at).to_h { |k, v| [k, "#{v + 0.01} m"] } } } } }
+members = lambda do |corners, *more, density: 1e-3, up: "+y", bar: false|
+  [lines[*corners], { "kind" => "body", "name" => "part", "make" => "members", "outline" => "axis" }, Verify.outline(Verify.rectangle(-0.05, -0.1, 0.1, 0.2)),
+   { "kind" => "section", "target" => "part", "outline" => "outline", "up" => up }.merge(bar ? { "bar" => true } : {}),
+   { "kind" => "material", "target" => "part", "material" => "given", "properties" => { "young" => "200 GPa", "poisson" => "0.3", "density" => "#{density} kg/m3" } }, *more]
+end
+yields = ->(**more) { { "kind" => "yielding", "target" => "part", "strength" => "250 MPa" }.merge(more.transform_keys(&:to_s)) }
+solved = lambda do |statements, name = "case"|
+  _, problem = Verify.solve(*statements)
+  [Lattice::Study::Solving.new(problem).call(problem.study!(name)), problem]
+end
+collapse = ->(**more) { { "kind" => "study", "name" => "case", "type" => "collapse" }.merge(more.transform_keys(&:to_s)) }
+clamped = ->(target) { Verify.held(target, "x", "y", "z", "rx", "ry", "rz") }
+plastic = 250e6 * 0.2 * (0.1**2) / 4
+
+Verify.define("a portal until it is a mechanism", source: "B. G. Neal, The Plastic Methods of Structural Analysis, 1956: H = 4 Mp / h") do |report|
+  height = 3.0
+  push = { "kind" => "force", "target" => "top", "value" => "100 kN", "direction" => "+x" }
+  feet = { "kind" => "group", "name" => "feet", "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "0 m" } } }
+  model = members[[[0, 0, 0], [0, 0, height], [4, 0, height], [4, 0, 0]], yields.call, feet, near["top", 0, 0, height], clamped["feet"], push, { "kind" => "mesh", "size" => "0.75 m" }, collapse[upto: "5", first: "0.2", far: "250 mm"]]
+  result, = solved[model]
+  curve = result.found[:collapse][:curve]
+  at = curve[:moved].each_index.min_by { |i| (curve[:moved][i] - 0.2).abs }
+  report.check("load that it bears, N", reference: 4 * plastic / height, value: curve[:factors][at] * 100e3, tolerance: 0.01, mesh: Verify.mesh_text(result))
+end
+
+Verify.define("a section bent on and on under a force along it", source: "B. G. Neal, 1956, of a rectangle: M = Mp (1 − (N / Np)²)") do |report|
+  [0.0, 0.5].each do |share|
+    held = [{ "kind" => "case", "name" => "pull" }, { "kind" => "case", "name" => "bend" }, { "kind" => "force", "target" => "tip", "value" => "#{share * 250e6 * 0.02} N", "direction" => "+x", "case" => "pull" },
+            { "kind" => "moment", "target" => "tip", "value" => "#{plastic} N*m", "direction" => "-y", "case" => "bend" }]
+    model = members[[[0, 0, 0], [0.2, 0, 0]], yields.call, near["root", 0, 0, 0], near["tip", 0.2, 0, 0], clamped["root"], *held, { "kind" => "mesh", "size" => "0.2 m" },
+                    collapse[case: "bend", upto: "2", first: "0.2", increments: 80, far: "8 mm", **(share.zero? ? {} : { held: "pull" })], up: "+y"]
+    result, = solved[model]
+    moment = result.state(result.frames.size - 1).ends.compact[0][0, true, 4..5].abs.max
+    report.check("moment at #{(share * 100).round} % of the force that it bears, N m", reference: plastic * (1 - (share**2)), value: moment, tolerance: 0.01, mesh: Verify.mesh_text(result))
+  end
+end
+
+# A bar of 2 m with 200 t at its end, 250 MPa, that hardens by a twentieth and yields earlier the other way.
+record = (0..400).map { |i| i * 0.01 }.map { |t| Math.exp(-t / 2) * ((9.0 * Math.sin(2 * Math::PI * 3.1 * t)) + (6.0 * Math.sin(2 * Math::PI * 5.3 * t))) }
+shaken = lambda do |*more, ratio: "0"|
+  [{ "kind" => "mass", "target" => "tip", "value" => "1e6 kg" }, { "kind" => "ground_motion", "name" => "record", "step" => "10 ms", "unit" => "m/s2", "values" => [record] },
+   { "kind" => "mesh", "size" => "2 m" }, *more,
+   { "kind" => "study", "name" => "case", "type" => "shaking", "ground" => [{ "motion" => "record", "direction" => "+x" }], "step" => "2.5 ms", "until" => "3 s", "periods" => { "ratio" => ratio, "longer" => "0.2 s", "shorter" => "0.05 s" } }]
+end
+
+Verify.define("a bar that yields to and fro while its foot shakes", source: "steps a thousand times finer of m u″ = −f(u) − m a, with a kinematic bilinear f") do |report|
+  hardens = yields[curve: [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "1", "stress" => "#{250 + (200e3 / 19)} MPa" }], hardens: "kinematic"]
+  model = members[[[0, 0, 0], [2, 0, 0]], hardens, near["root", 0, 0, 0], near["tip", 2, 0, 0], clamped["root"], Verify.held("tip", "y", "z", "rx", "ry", "rz"), *shaken.call, bar: true]
+  result, = solved[model]
+  stiff = 200e9 * 0.02 / 2
+  shift = 200e9 / 19 * 0.02 / 2
+  bears = 250e6 * 0.02
+  u = v = plastic_part = 0.0
+  fine = 2.5e-6
+  moved = [0.0]
+  force = lambda do
+    trial = stiff * (u - plastic_part)
+    over = (trial - (shift * plastic_part)).abs - bears
+    plastic_part += over / (stiff + shift) * ((trial - (shift * plastic_part)) <=> 0) if over.positive?
+    stiff * (u - plastic_part)
+  end
+  (3.0 / fine).round.times do |n|
+    place = n * fine / 0.01
+    k = place.floor
+    ground = record[k] + ((record[k + 1] - record[k]) * (place - k))
+    v += fine * ((-force.call / 1e6) - ground)
+    u += fine * v
+    moved << u if ((n + 1) % 1000).zero?
+  end
+  far = result.found[:shaking][:farthest]
+  report.check("greatest movement, m", reference: moved.map(&:abs).max, value: far.max, tolerance: 5e-3, mesh: Verify.mesh_text(result))
+  report.check("movement that stays, m", reference: moved.last.abs, value: far.last, tolerance: 2e-2, mesh: Verify.mesh_text(result))
+  report.check("greatest force at its foot, N", reference: bears + (shift * stiff / (stiff + shift) * (moved.map(&:abs).max - (bears / stiff))), value: result.found[:shaking][:base].map { |b| b[0].abs }.max, tolerance: 5e-3, mesh: Verify.mesh_text(result))
+end
+
+Verify.define("an elastic frame whose feet shake", source: "the same by its natural shapes, each stepped exactly (N. C. Nigam, P. C. Jennings, 1969)") do |report|
+  feet = { "kind" => "group", "name" => "feet", "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "0 m" } } }
+  tops = { "kind" => "group", "name" => "tops", "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "3 m" } } }
+  gauge = { "kind" => "gauge", "name" => "top", "study" => "modal", "quantity" => "displacement_x", "target" => "top" }
+  one, two = [0.2, 0.05].map { |period| 2 * Math::PI / period }
+  more = [{ "kind" => "mass", "target" => "tops", "value" => "20 t" }, { "kind" => "ground_motion", "name" => "record", "step" => "10 ms", "unit" => "m/s2", "values" => [record.map { |v| v * 0.1 }] },
+          { "kind" => "study", "name" => "modes", "type" => "vibration", "modes" => 24 },
+          { "kind" => "study", "name" => "modal", "type" => "transient", "of" => "modes", "until" => "3 s", "step" => "1 ms", "history" => record.each_with_index.flat_map { |v, i| [i * 0.01, v * 0.1] },
+            "base" => { "direction" => "+x", "acceleration" => "1 m/s2" }, "rayleigh" => { "from" => "#{one / 2 / Math::PI} Hz", "from_ratio" => "3 %", "to" => "#{two / 2 / Math::PI} Hz", "to_ratio" => "3 %" } }, gauge]
+  model = members[[[0, 0, 0], [0, 0, 3], [4, 0, 3], [4, 0, 0]], feet, tops, near["top", 0, 0, 3], clamped["feet"], *shaken.call(*more, ratio: "3 %").reject { |s| s["kind"] == "mass" && s["target"] == "tip" }.then do |all|
+    seen = []
+    all.reject { |s| %w[ground_motion mesh].include?(s["kind"]) && seen.include?(s["kind"]).tap { seen << s["kind"] } }
+  end, density: 7850]
+  model.each { |s| s["values"] = [record.map { |v| v * 0.1 }] if s["kind"] == "ground_motion" }
+  result, problem = solved[model]
+  modal = Lattice::Study::Solving.new(problem).call(problem.study!("modal"))
+  point = modal.grid.points.nodes.to_a.index(Verify.node(modal, 0, 0, 3))
+  exact = modal.series("displacement_x", Numo::Int32[point])[0...-1, 0].abs.max
+  top = Verify.node(result, 0, 0, 3)
+  found = result.frames.map { |f| result.displacement(f.index)[top, 0].abs }.max
+  report.check("greatest movement of its top, m", reference: exact, value: found, tolerance: 1e-2, mesh: Verify.mesh_text(result))
+end
