@@ -1,6 +1,7 @@
 import type { CollapseFinding, StagesFinding, StrengthFinding } from "./collapse";
 import type { HeatFinding, LifeFinding, PowerFinding, SweepFinding, TransientFinding } from "./cyclic";
 import type { BoltsFinding, BoltInfo, BoltForces, BarsFinding, MembersFinding, ConnectorInfo, BarInfo, JoinReport, MemberRow } from "./joined";
+import type { ShakingFinding, StoreysFinding } from "./shaking";
 import type { MeshSummary } from "./types";
 
 export type { HeatFinding, LifeFinding, LifeLoop, PowerFinding, SweepFinding, TransientFinding } from "./cyclic";
@@ -165,7 +166,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | CollapseFinding | StagesFinding | StrengthFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | CollapseFinding | StagesFinding | StrengthFinding | ShakingFinding | StoreysFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

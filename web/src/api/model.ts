@@ -75,7 +75,9 @@ export type Statement =
   | StatementMemberCheck
   | StatementGauge
   | StatementRadiatedPower
-  | StatementSectionCut;
+  | StatementSectionCut
+  | StatementFloor
+  | StatementGroundMotion;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -1898,7 +1900,8 @@ export interface StatementStudy {
     | "transient"
     | "collapse"
     | "stages"
-    | "strength";
+    | "strength"
+    | "shaking";
   /**
    * All loads are multiplied by this.
    */
@@ -9925,11 +9928,11 @@ export interface StatementStudy {
     };
   };
   /**
-   * Of transient response: when it ends.
+   * Of transient response and shaking: when it ends; shaking ends with the record when left out.
    */
   until?: string;
   /**
-   * Of transient response: from one moment to the next.
+   * Of transient response and shaking: from one moment to the next; of shaking, that of the record when left out.
    */
   step?: string;
   /**
@@ -10097,6 +10100,286 @@ export interface StatementStudy {
    * Of a strength reduction: the stage after which strength is reduced; the last when left out.
    */
   stage?: string;
+  /**
+   * Of collapse and shaking: the case or combination that acts first, and stays, such as weight.
+   */
+  held?: string;
+  /**
+   * Of collapse and shaking: how far a floor may move against the one below, of the height between them.
+   */
+  drift_at_most?: string;
+  /**
+   * Of collapse: it ends where the highest floor, or what moves most without floors, has moved so far across.
+   */
+  far?: string;
+  /**
+   * Of shaking: how the ground shakes, in up to three directions at once.
+   *
+   * @minItems 1
+   * @maxItems 3
+   *
+   * Items: A direction.
+   */
+  ground?:
+    | [
+        {
+          /**
+           * The ground motion.
+           */
+          motion: string;
+          /**
+           * An axis with its sign, or three components.
+           */
+          direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+          /**
+           * What it is multiplied by; 1 when left out.
+           */
+          scale?: string;
+        }
+      ]
+    | [
+        {
+          /**
+           * The ground motion.
+           */
+          motion: string;
+          /**
+           * An axis with its sign, or three components.
+           */
+          direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+          /**
+           * What it is multiplied by; 1 when left out.
+           */
+          scale?: string;
+        },
+        {
+          /**
+           * The ground motion.
+           */
+          motion: string;
+          /**
+           * An axis with its sign, or three components.
+           */
+          direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+          /**
+           * What it is multiplied by; 1 when left out.
+           */
+          scale?: string;
+        }
+      ]
+    | [
+        {
+          /**
+           * The ground motion.
+           */
+          motion: string;
+          /**
+           * An axis with its sign, or three components.
+           */
+          direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+          /**
+           * What it is multiplied by; 1 when left out.
+           */
+          scale?: string;
+        },
+        {
+          /**
+           * The ground motion.
+           */
+          motion: string;
+          /**
+           * An axis with its sign, or three components.
+           */
+          direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+          /**
+           * What it is multiplied by; 1 when left out.
+           */
+          scale?: string;
+        },
+        {
+          /**
+           * The ground motion.
+           */
+          motion: string;
+          /**
+           * An axis with its sign, or three components.
+           */
+          direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
+          /**
+           * What it is multiplied by; 1 when left out.
+           */
+          scale?: string;
+        }
+      ];
+  /**
+   * Of shaking: damping by mass and stiffness, with one ratio at two periods.
+   */
+  periods?: {
+    /**
+     * The damping ratio at both.
+     */
+    ratio: string;
+    /**
+     * The longer.
+     */
+    longer: string;
+    /**
+     * The shorter.
+     */
+    shorter: string;
+  };
+  /**
+   * Of shaking: the same with other motions and scales, run by run, instead of once.
+   */
+  runs?: {
+    /**
+     * Ground motions that take the place of its first.
+     *
+     * @minItems 1
+     * @maxItems 40
+     */
+    motions: [string, ...string[]];
+    /**
+     * What all directions are multiplied by besides.
+     *
+     * @minItems 1
+     * @maxItems 20
+     *
+     * Items: A scale.
+     */
+    scales:
+      | [string]
+      | [string, string]
+      | [string, string, string]
+      | [string, string, string, string]
+      | [string, string, string, string, string]
+      | [string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string, string, string, string, string, string]
+      | [string, string, string, string, string, string, string, string, string, string, string, string, string, string]
+      | [
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string
+        ]
+      | [
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string
+        ]
+      | [
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string
+        ]
+      | [
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string
+        ]
+      | [
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string
+        ]
+      | [
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string,
+          string
+        ];
+  };
 }
 /**
  * A block along the axes.
@@ -11643,4 +11926,83 @@ export interface StatementSectionCut {
      */
     at: string;
   };
+}
+/**
+ * A floor that is rigid in its plane: its points move and turn in it together.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_floor".
+ */
+export interface StatementFloor {
+  id: Id;
+  kind: "floor";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * What storeys are told by.
+   */
+  name: string;
+  /**
+   * The name of a group of points of members or shells, which lie in a plane.
+   */
+  target: string;
+}
+/**
+ * How the ground shakes in one direction: a record of its acceleration.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_ground_motion".
+ */
+export interface StatementGroundMotion {
+  id: Id;
+  kind: "ground_motion";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * What studies name it by.
+   */
+  name: string;
+  /**
+   * From one value to the next.
+   */
+  step: string;
+  /**
+   * Of its values.
+   */
+  unit: "m/s2" | "g";
+  /**
+   * Rows of values, one after the other; straight between.
+   *
+   * @maxItems 8
+   */
+  values:
+    | []
+    | [number[]]
+    | [number[], number[]]
+    | [number[], number[], number[]]
+    | [number[], number[], number[], number[]]
+    | [number[], number[], number[], number[], number[]]
+    | [number[], number[], number[], number[], number[], number[]]
+    | [number[], number[], number[], number[], number[], number[], number[]]
+    | [number[], number[], number[], number[], number[], number[], number[], number[]];
+  /**
+   * The file that they were read from.
+   */
+  file?: string;
+  /**
+   * What lies before is left out.
+   */
+  from?: string;
+  /**
+   * What lies after is left out.
+   */
+  to?: string;
+  /**
+   * What all values are multiplied by.
+   */
+  scale?: string;
 }

@@ -1,10 +1,12 @@
 import type { Findings } from "./findings";
 import type { Model, Statement } from "./model";
+import type { MotionView } from "./shaking";
 
 export type { Model, Statement };
 export type * from "./collapse";
 export type * from "./findings";
 export type * from "./joined";
+export type * from "./shaking";
 export type Kind = Statement["kind"];
 export type Of<K extends Kind> = Extract<Statement, { kind: K }>;
 export type PlaceKey = [body: string, name: string];
@@ -198,6 +200,8 @@ export interface ModelView {
   flows: Record<string, [number, number][]>;
   /** By statement how ground presses sideways: parts of the weight above, and what cohesion takes off and adds, Pa. */
   pressures: Record<string, { active: number; passive: number; rest: number; less: number; more: number }>;
+  /** Ground motions that can be read, by statement. */
+  motions: Record<string, MotionView>;
   ready: boolean;
   notices: Notice[];
   /** before: the mesh made last, as long as the model as it is now has none. */

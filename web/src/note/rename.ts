@@ -20,6 +20,7 @@ function renameBody(s: Statement, old: string, name: string) {
 
 function renameCase(s: Statement, old: string, name: string) {
   if ("case" in s && s.case === old) s.case = name;
+  if (s.kind === "study" && s.held === old) s.held = name;
   if (s.kind === "combination") s.terms.forEach((term) => term.case === old && (term.case = name));
   if (s.kind === "sign_sets") [s.steady, s.swinging].forEach((list) => list?.forEach((n, i) => n === old && (list[i] = name)));
   if (s.kind === "one_way") s.after?.forEach((n, i) => n === old && s.after && (s.after[i] = name));
@@ -32,6 +33,12 @@ function renameInStages(s: Statement, old: string, name: string) {
   if (s.kind === "at_rest" && s.as === old) s.as = name;
   if (s.kind !== "study") return;
   s.stages?.forEach((stage) => (["comes", "goes"] as const).forEach((way) => stage[way]?.forEach((n, i, list) => n === old && (list[i] = name))));
+}
+
+function renameMotion(s: Statement, old: string, name: string) {
+  if (s.kind !== "study") return;
+  s.ground?.forEach((g) => g.motion === old && (g.motion = name));
+  s.runs?.motions.forEach((n, i, list) => n === old && (list[i] = name));
 }
 
 /** Rules name bodies (body, touching) and groups (grown, edges_of). */
@@ -59,6 +66,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (renamed.kind === "study" && "study" in copy && copy.study === old) copy.study = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.of === old) copy.of = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.imperfection?.of === old) copy.imperfection.of = name;
+    if (renamed.kind === "ground_motion") renameMotion(copy, old, name);
     const made = MAKERS.includes(renamed.kind);
     if (made || renamed.kind === "group" || renamed.kind === "anchor") renameInStages(copy, old, name);
     if (made || renamed.kind === "group") {

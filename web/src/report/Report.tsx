@@ -14,6 +14,7 @@ import { MemberUseTable } from "../tray/MemberUseTable";
 import { LifeTable } from "../tray/LifeTable";
 import { ModesTable } from "../tray/ModesTable";
 import { StagesTable } from "../tray/StagesTable";
+import { StoreysTable } from "../tray/StoreysTable";
 import { StrengthTable } from "../tray/StrengthTable";
 import { WayTable } from "../tray/WayTable";
 import { PathsTable } from "../tray/PathsTable";
@@ -112,13 +113,13 @@ function Head({ view }: { view: ModelView }) {
 }
 
 type Judged = Finding & { holds: boolean };
-const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", stages: "all stages come to rest", strength: "factor on the strength of the ground", life: "life" };
+const WORDS: Partial<Record<Finding["kind"], string>> = { bolts: "bolts", members: "members", bars: "embedded bars", resonance: "natural frequencies in the running range", buckling: "factor until it buckles", collapse: "load factor that it bears", stages: "all stages come to rest", strength: "factor on the strength of the ground", storeys: "drift of storeys", shaking: "all steps come to rest", life: "life" };
 
 /** All that holds or fails. */
 function Verdicts({ view }: { view: ModelView }) {
   const { shown } = useNote();
   const rows = view.studies.flatMap((s) =>
-    (s.findings?.findings ?? []).filter((f): f is Judged => "holds" in f && f.kind !== "equilibrium" && !((f.kind === "buckling" || f.kind === "collapse") && f.at_least === null) && !(f.kind === "life" && f.design === null)).map((f) => ({ study: s, f })),
+    (s.findings?.findings ?? []).filter((f): f is Judged => "holds" in f && f.kind !== "equilibrium" && !((f.kind === "buckling" || f.kind === "collapse") && f.at_least === null) && !(f.kind === "life" && f.design === null) && !(f.kind === "storeys" && f.at_most === null)).map((f) => ({ study: s, f })),
   );
   if (rows.length === 0) return null;
   return (
@@ -179,6 +180,7 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
       {has("collapse") && <WayTable />}
       {has("stages") && <StagesTable />}
       {has("strength") && <StrengthTable />}
+      {has("storeys", "shaking") && <StoreysTable />}
       {has("ladder") && <LadderTable />}
       {has("path") && <PathsTable />}
       {has("gauge", "section_cut", "radiated_power") && <GaugesTable />}

@@ -34,6 +34,7 @@ export function figuresOf(study: StudyState | null): Figure[] {
       if (f.kind === "bolts") return [{ key: `bolts ${f.statement}`, words: "bolts used by", value: f.utilisation, kind: "ratio", holds: f.holds }];
       if (f.kind === "buckling") return [{ key: "buckling", words: "factor until it buckles", value: f.factor, kind: "ratio", holds: f.holds }];
       if (f.kind === "collapse") return [{ key: "collapse", words: f.factor !== null ? "load factor at which it gives way" : f.soft ? "load factor at which it goes soft" : "load factor reached", value: f.bears, kind: "ratio", holds: f.holds }];
+      if (f.kind === "storeys") return [{ key: "drift", words: "greatest drift of a storey", value: f.drift, kind: "ratio", holds: f.holds }];
       if (f.kind === "members") return [{ key: `members ${f.target}`, words: `members of ${f.target} used by`, value: f.utilisation, kind: "ratio", holds: f.holds }];
       return [];
     }),

@@ -19,15 +19,16 @@ import { PathsTable } from "./PathsTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 import { StagesTable } from "./StagesTable";
+import { StoreysTable } from "./StoreysTable";
 import { StrengthTable } from "./StrengthTable";
 import { WayTable } from "./WayTable";
 
-type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "ladder" | "gauges" | "paths" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
 const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
 
-const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes", collapse: "way", stages: "stages", strength: "strength", harmonic: "gauges", transient: "gauges", life: "life" };
+const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes", collapse: "way", stages: "stages", strength: "strength", shaking: "storeys", harmonic: "gauges", transient: "gauges", life: "life" };
 
 /** Tables and logs that belong to what is selected. */
 export function Tray() {
@@ -56,6 +57,7 @@ export function Tray() {
     ["way", "Load and movement", view.document.statements.some((s) => s.kind === "study" && s.type === "collapse" && !s.off)],
     ["strength", "Strength", view.document.statements.some((s) => s.kind === "study" && s.type === "strength" && !s.off)],
     ["stages", "Stages", view.document.statements.some((s) => s.kind === "study" && s.type === "stages" && !s.off)],
+    ["storeys", "Storeys", view.document.statements.some((s) => s.kind === "study" && (s.type === "shaking" || (s.type === "collapse" && has("floor"))) && !s.off)],
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["paths", "Paths", has("path")],
     ["gauges", "Gauges", has("gauge", "section_cut", "radiated_power")],
@@ -90,6 +92,7 @@ export function Tray() {
         {tab === "way" && <WayTable />}
         {tab === "stages" && <StagesTable />}
         {tab === "strength" && <StrengthTable />}
+        {tab === "storeys" && <StoreysTable />}
         {tab === "ladder" && <LadderTable />}
         {tab === "paths" && <PathsTable />}
         {tab === "gauges" && <GaugesTable />}

@@ -131,9 +131,9 @@ module Lattice
         found = result.found[:shaking]
         motion, scale = @runs[number]
         drifts = found[:storeys] && found[:storeys][:drifts].map { |d| d[:drift] }
-        base = found[:base].map { |parts| Math.sqrt(parts.sum { |f| f * f }) }.max
-        { motion: motion, scale: scale, peak: found[:motions][0][:peak], drifts: drifts, base: base, farthest: found[:farthest].max, stuck: found[:stuck]&.fetch(:time),
-          most: drifts ? drifts.max : found[:farthest].max }
+        most = found[:most]
+        { motion: motion, scale: scale, peak: found[:motions][0][:peak], drifts: drifts, base: most[:base], farthest: most[:farthest], stuck: found[:stuck]&.fetch(:time),
+          most: drifts ? drifts.max : most[:farthest] }
       end
     end
   end

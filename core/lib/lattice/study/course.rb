@@ -4,6 +4,8 @@ module Lattice
   module Study
     # What is told of a building at every step of an earthquake.
     class Course
+      TOLD = 800 # moments at most
+
       attr_reader :times
 
       # @param structure [System::Structure]
@@ -39,13 +41,24 @@ module Lattice
         @rows << { moved: @storeys.read(table), rates: @storeys.read(rates), base: across.map { |k| feet[true, k].sum }, ground: moment.ground.to_a, farthest: Shape::Vectors.norm(table).max }
       end
 
+      # Of at most TOLD moments, and what is greatest of all.
       # @return [Hash] times s; storeys: see Storeys#to_h, with rates m/s² by frame and floor, nil without floors; base N by frame; ground m/s² by frame
       #   and direction; farthest m by frame; iterations, parts
       def to_h
         moved, rates, base, ground, farthest = %i[moved rates base ground farthest].map { |key| @rows.map { |row| row[key] } }
-        { times: times, base: base, ground: ground, farthest: farthest, iterations: @iterations, steps: size, parts: @parts,
-          storeys: @storeys.any? ? @storeys.to_h(moved, base).merge(rates: rates) : nil }
+        every = (size.to_f / TOLD).ceil
+        told = ->(list) { list.each_slice(every).map(&:last).then { |some| rounded(some) } }
+        { times: told[times], base: told[base], ground: told[ground], farthest: told[farthest], iterations: @iterations, steps: size, parts: @parts,
+          most: { base: most(base), farthest: farthest.max, ground: ground.transpose.map { |list| list.map(&:abs).max } },
+          storeys: @storeys.any? ? @storeys.to_h(moved, base).merge(moved: told[moved], base: told[base], rates: told[rates], fastest: @storeys.floors.each_index.map { |i| most(rates.map { |row| row[i] }) }) : nil }
       end
+
+      private
+
+      # Of two components.
+      def most(rows) = rows.map { |parts| Math.sqrt(parts.sum { |v| v * v }) }.max
+
+      def rounded(value) = value.is_a?(Array) ? value.map { |one| rounded(one) } : Kernel.format("%.6g", value).to_f
     end
   end
 end

@@ -5,6 +5,7 @@ import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { fresh, type Template } from "../template";
 import { useStatement } from "../useStatement";
+import { casesOf, DriftAtMost, Held } from "./building";
 import { studiesOf } from "./OfChip";
 
 type Study = Of<"study">;
@@ -19,17 +20,19 @@ export function CollapseLine({ statement }: { statement: Study }) {
   const { view } = useNote();
   const { edit, callIt } = useStatement(statement);
   const names = view.document.statements.flatMap((s) => ((s.kind === "case" || s.kind === "combination") && !s.off ? [s.name] : []));
-  const { control = "path" } = statement;
+  const { control = "path", held } = statement;
+  const floors = view.document.statements.some((s) => s.kind === "floor" && !s.off);
   return (
     <>
-      <TextChip label="name" value={statement.name} onCommit={callIt} /> lets the loads
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> <Held statement={statement} />
+      lets the loads
       {names.length > 0 && (
         <>
           {" "}
           of <ChoiceChip label="case" value={statement.case ?? ""} options={[["", "the first case"], ...names.map((n) => [n, n] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => setOrDrop(s, "case", v))} />
         </>
       )}{" "}
-      grow until the part gives way, however far it moves, <Start statement={statement} />. Increments go <ChoiceChip label="control" value={control} options={BY} onChoose={(v) => void edit((s) => (v === "path" ? delete s.control : (s.control = v)))} />: the first a load factor of{" "}
+      grow{held && " on top"} until the part gives way, however far it moves, <Start statement={statement} />. Increments go <ChoiceChip label="control" value={control} options={BY} onChoose={(v) => void edit((s) => (v === "path" ? delete s.control : (s.control = v)))} />: the first a load factor of{" "}
       <TextChip label="first" value={statement.first ?? "0.1"} onCommit={(v) => edit((s) => (s.first = v))} />, at most <TextChip label="increments" value={String(statement.increments ?? 60)} onCommit={(v) => edit((s) => (s.increments = Number(v)))} />, up to{" "}
       <TextChip label="up to" optional={control === "path"} placeholder="any factor" value={statement.upto ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "upto", v))} />
       {control === "path" && (
@@ -38,6 +41,8 @@ export function CollapseLine({ statement }: { statement: Study }) {
         </>
       )}
       . It is to bear a factor of at least <TextChip label="at least" optional placeholder="any" value={statement.at_least ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "at_least", v))} />
+      . It ends {floors ? "where the highest floor" : "where what moves most"} has moved by <TextChip label="far" optional placeholder="any distance" value={statement.far ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "far", v))} />
+      {floors && <DriftAtMost statement={statement} />}
       <Found id={statement.id} />
     </>
   );
@@ -102,6 +107,13 @@ function Doubts({ found }: { found: CollapseFinding }) {
   ].filter((words): words is string => Boolean(words));
   return doubts.length === 0 ? null : <span className="text-amber-ink"> {doubts.join(" ")}</span>;
 }
+
+export const pushover: Template = {
+  word: "pushover",
+  text: "study: loads across a building grow on its weight, floor by floor",
+  also: "push over capacity curve base shear drift earthquake frame mechanism plastic hinge nonlinear static study",
+  make: (v) => ({ kind: "study", name: fresh(v, "Pushover"), type: "collapse", held: casesOf(v)[0] ?? "", case: casesOf(v).at(-1) ?? "", first: "0.5", increments: 80, far: "300 mm" }),
+};
 
 export const collapse: Template = {
   word: "collapse",

@@ -35,10 +35,13 @@ module Lattice
             rows = study["runs"] ? result.found[:runs] : nil
             broken = rows ? rows.any? { |row| row[:stuck] } : found[:stuck]
             [{ kind: "shaking", statement: study.id, **found.except(:storeys), runs: rows, holds: broken ? false : true },
-             *(found[:storeys] ? [Drift.new(study).finding(found[:storeys])] : [])]
+             *(found[:storeys] ? [Drift.new(study).finding(framed(found[:storeys], found[:every], result.frames.size - 1))] : [])]
           end
 
           private
+
+          # Steps as the frames that are kept after them.
+          def framed(storeys, every, last) = storeys.merge(drifts: storeys[:drifts].map { |d| d.merge(frame: (d[:frame] / every).clamp(0, last)) })
 
           def once(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).call
 
