@@ -2,7 +2,11 @@
 
 # Members that flow fibre by fibre: E 200 GPa, 250 MPa, and earthquakes. Section 100 by 200 mm, bent about its weak axis where nothing else is said.
 lines = ->(*corners) { { "kind" => "line", "name" => "axis", "corners" => corners.map { |at| %w[x y z].zip(at).to_h { |k, v| [k, "#{v} m"] } } } }
-near = ->(name, *at) { { "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => %w[x y z].zip(at).to_h { |k, v| [k, "#{v - 0.01} m"] }, "to" => %w[x y z].zip(at).to_h { |k, v| [k, "#{v + 0.01} m"] } } } } }
+near = lambda { |name, *at|
+  { "kind" => "group", "name" => name, "of" => "points", "rule" => { "box" => { "from" => %w[x y z].zip(at).to_h { |k, v| [k, "#{v - 0.01} m"] }, "to" => %w[x y z].zip(at).to_h do |k, v|
+    [k, "#{v + 0.01} m"]
+  end } } }
+}
 members = lambda do |corners, *more, density: 1e-3, up: "+y", bar: false|
   [lines[*corners], { "kind" => "body", "name" => "part", "make" => "members", "outline" => "axis" }, Verify.outline(Verify.rectangle(-0.05, -0.1, 0.1, 0.2)),
    { "kind" => "section", "target" => "part", "outline" => "outline", "up" => up }.merge(bar ? { "bar" => true } : {}),
@@ -21,7 +25,8 @@ Verify.define("a portal until it is a mechanism", source: "B. G. Neal, The Plast
   height = 3.0
   push = { "kind" => "force", "target" => "top", "value" => "100 kN", "direction" => "+x" }
   feet = { "kind" => "group", "name" => "feet", "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "0 m" } } }
-  model = members[[[0, 0, 0], [0, 0, height], [4, 0, height], [4, 0, 0]], yields.call, feet, near["top", 0, 0, height], clamped["feet"], push, { "kind" => "mesh", "size" => "0.75 m" }, collapse[upto: "5", first: "0.2", far: "250 mm"]]
+  model = members[[[0, 0, 0], [0, 0, height], [4, 0, height], [4, 0, 0]], yields.call, feet, near["top", 0, 0, height], clamped["feet"], push, { "kind" => "mesh", "size" => "0.75 m" },
+                  collapse[upto: "5", first: "0.2", far: "250 mm"]]
   result, = solved[model]
   curve = result.found[:collapse][:curve]
   at = curve[:moved].each_index.min_by { |i| (curve[:moved][i] - 0.2).abs }
@@ -75,7 +80,8 @@ Verify.define("a bar that yields to and fro while its foot shakes", source: "ste
   far = result.found[:shaking][:farthest]
   report.check("greatest movement, m", reference: moved.map(&:abs).max, value: result.found[:shaking][:most][:farthest], tolerance: 5e-3, mesh: Verify.mesh_text(result))
   report.check("movement that stays, m", reference: moved.last.abs, value: far.last, tolerance: 2e-2, mesh: Verify.mesh_text(result))
-  report.check("greatest force at its foot, N", reference: bears + (shift * stiff / (stiff + shift) * (moved.map(&:abs).max - (bears / stiff))), value: result.found[:shaking][:most][:base], tolerance: 5e-3, mesh: Verify.mesh_text(result))
+  report.check("greatest force at its foot, N", reference: bears + (shift * stiff / (stiff + shift) * (moved.map(&:abs).max - (bears / stiff))), value: result.found[:shaking][:most][:base], tolerance: 5e-3,
+                                                mesh: Verify.mesh_text(result))
 end
 
 Verify.define("an elastic frame whose feet shake", source: "the same by its natural shapes, each stepped exactly (N. C. Nigam, P. C. Jennings, 1969)") do |report|
@@ -87,7 +93,9 @@ Verify.define("an elastic frame whose feet shake", source: "the same by its natu
           { "kind" => "study", "name" => "modes", "type" => "vibration", "modes" => 24 },
           { "kind" => "study", "name" => "modal", "type" => "transient", "of" => "modes", "until" => "3 s", "step" => "1 ms", "history" => record.each_with_index.flat_map { |v, i| [i * 0.01, v * 0.1] },
             "base" => { "direction" => "+x", "acceleration" => "1 m/s2" }, "rayleigh" => { "from" => "#{one / 2 / Math::PI} Hz", "from_ratio" => "3 %", "to" => "#{two / 2 / Math::PI} Hz", "to_ratio" => "3 %" } }, gauge]
-  model = members[[[0, 0, 0], [0, 0, 3], [4, 0, 3], [4, 0, 0]], feet, tops, near["top", 0, 0, 3], clamped["feet"], *shaken.call(*more, ratio: "3 %").reject { |s| s["kind"] == "mass" && s["target"] == "tip" }.then do |all|
+  model = members[[[0, 0, 0], [0, 0, 3], [4, 0, 3], [4, 0, 0]], feet, tops, near["top", 0, 0, 3], clamped["feet"], *shaken.call(*more, ratio: "3 %").reject do |s|
+    s["kind"] == "mass" && s["target"] == "tip"
+  end.then do |all|
     seen = []
     all.reject { |s| %w[ground_motion mesh].include?(s["kind"]) && seen.include?(s["kind"]).tap { seen << s["kind"] } }
   end, density: 7850]

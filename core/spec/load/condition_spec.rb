@@ -54,10 +54,10 @@ RSpec.describe Lattice::Load::Condition do
   def pulled(structure, condition) = Lattice::Engine::Anchor.new(structure, condition).tap { |anchor| anchor.come(Numo::DFloat.zeros(structure.dofs.size)) }.push
 
   it "has an example for every kind that there is" do
-    expect(described_class::KINDS.sort).to eq([*valid.keys, "moment"].sort) # moments want members: see those
+    expect(described_class::KINDS.sort).to eq([*valid.keys, "moment", "floor"].sort) # these want members: see those
   end
 
-  (described_class::KINDS - ["moment"]).each do |kind|
+  (described_class::KINDS - %w[moment floor]).each do |kind|
     it "checks, signs by meaning and applies: #{kind}" do
       condition = with(kind, valid[kind]).conditions[0]
       expect { condition.check! }.not_to raise_error

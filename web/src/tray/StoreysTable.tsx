@@ -64,7 +64,7 @@ function Courses({ found, storeys }: { found: ShakingFinding; storeys: StoreysFi
   const first = Math.max(0, axes.findIndex((a) => Math.abs(along["xyz".indexOf(a)] ?? 0) > 0.5));
   const [axis, setAxis] = useState<string>(axes[first] ?? "x");
   const [picked, setPicked] = useState<Course>(storeys ? "moved" : "base");
-  const [also, setAlso] = useState<Course | "">("base");
+  const [also, setAlso] = useState<Course | "">("");
   const k = axis === axes[1] ? 1 : 0;
   const kinds = (Object.keys(COURSES) as Course[]).filter((c) => storeys || c === "base" || c === "ground");
   /** The frame that is nearest to a moment. */
@@ -75,14 +75,18 @@ function Courses({ found, storeys }: { found: ShakingFinding; storeys: StoreysFi
     set({ frame: best });
   }
   return (
-    <div className="min-w-[360px] flex-1" data-courses>
+    <div className={`flex-1 ${also ? "min-w-[640px]" : "min-w-[340px]"}`} data-courses>
       <p className="text-[12px]">
         <ChoiceChip label="course" value={picked} options={kinds.map((c) => [c, COURSES[c]] as const)} onChoose={setPicked} /> along <ChoiceChip label="axis" value={axis} options={axes.map((a) => [a, a] as const)} onChoose={setAxis} />, and{" "}
         <ChoiceChip label="second course" value={also} options={[["", "nothing else"] as readonly [Course | "", string], ...kinds.map((c) => [c, COURSES[c]] as const)]} onChoose={setAlso} />
       </p>
-      {[picked, ...(also && also !== picked ? [also] : [])].map((course) => (
-        <CourseGraph key={course} course={course} k={k} axis={axis} found={found} storeys={storeys} unit={(kind) => shown.unit(kind)} number={(v, kind) => shown.number(v, kind)} onChoose={choose} />
-      ))}
+      <div className="flex gap-3">
+        {[picked, ...(also && also !== picked ? [also] : [])].map((course) => (
+          <div key={course} className="min-w-0 flex-1">
+            <CourseGraph course={course} k={k} axis={axis} found={found} storeys={storeys} unit={(kind) => shown.unit(kind)} number={(v, kind) => shown.number(v, kind)} onChoose={choose} />
+          </div>
+        ))}
+      </div>
     </div>
   );
 }

@@ -24,7 +24,11 @@ module Lattice
 
       def storeys(finding)
         ["drift of the storey below #{finding[:target]}, of its height", share(finding[:drift]), finding[:at_most] ? "at most #{share(finding[:at_most])}" : "",
-         finding[:at_most] ? "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}" : ""]
+         if finding[:at_most]
+           "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}"
+         else
+           ""
+         end]
       end
 
       def storeys_table(finding)

@@ -103,8 +103,9 @@ module Lattice
       # By the mean of the accelerations before and after.
       # @param own [Boolean] whether every iteration has a tangent of its own
       def attempt(time, step, own)
-        moved = @internal * 0
-        pose = @pose
+        # From where it would go without a change of its acceleration.
+        moved = (@speed * step) + (@rate * ((step**2) / 2))
+        pose = @pose.step(moved)
         last = nil
         drag = @ground.call(time).dot(@drag)
         ROUNDS.times do |k|
@@ -150,6 +151,9 @@ module Lattice
 
       def left_over(push, internal)
         rest = push - internal
+        # Where sections found no balance.
+        return Float::INFINITY unless rest.sum.finite?
+
         free = @constraints.reduce_loads(rest.reshape(1, rest.size))
         @worst = @constraints.free[free[0, true].abs.max_index] unless free.empty?
         norm(free) / [@acts, norm(push), norm(internal), Float::MIN].max

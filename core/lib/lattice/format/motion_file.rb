@@ -8,6 +8,7 @@ module Lattice
       STEP = /\b(?:step|interval|dt)\b\s*[:=]?\s*([\d.eE+-]+)\s*(ms|s)?/i
       UNIT = %r{(?<![\w/])(cm/s/?\^?2|cm/s/s|gal|m/s/?\^?2|m/s/s|g)(?![\w/])}i
       COLUMNS = /\bcolumns?\b\s*[:=]?\s*(\d+)\s*(?:x|of)\s*(\d+)/i
+      ROW = /\A[\d\s;,.+eE-]*\d[\d\s;,.+eE-]*\z/ # of numbers, which may touch
       UNEVEN = 1e-3 # of a step
       LOOKED_AT = 60 # lines of a head
 
@@ -23,7 +24,7 @@ module Lattice
           raise InvalidInput.at("it is no text", cure: "Give a CSV file, or one of fixed columns.") unless lines.valid_encoding?
 
           lines = lines.lines.map(&:chomp).reject { |line| line.strip.empty? }
-          start = lines.index { |line| numbers(line) } or raise InvalidInput.at("it has no row of numbers", cure: "Give a CSV file, or one of fixed columns.")
+          start = lines.index { |line| line.match?(ROW) } or raise InvalidInput.at("it has no row of numbers", cure: "Give a CSV file, or one of fixed columns.")
           raise InvalidInput.at("its head has more than #{LOOKED_AT} lines", cure: "Take its head away but for step and unit.") if start > LOOKED_AT
 
           whole(lines.first(start).join("\n"), lines.drop(start), start)

@@ -50,7 +50,13 @@ module Lattice
         told = ->(list) { list.each_slice(every).map(&:last).then { |some| rounded(some) } }
         { times: told[times], base: told[base], ground: told[ground], farthest: told[farthest], iterations: @iterations, steps: size, parts: @parts,
           most: { base: most(base), farthest: farthest.max, ground: ground.transpose.map { |list| list.map(&:abs).max } },
-          storeys: @storeys.any? ? @storeys.to_h(moved, base).merge(moved: told[moved], base: told[base], rates: told[rates], fastest: @storeys.floors.each_index.map { |i| most(rates.map { |row| row[i] }) }) : nil }
+          storeys: if @storeys.any?
+                     @storeys.to_h(moved, base).merge(moved: told[moved], base: told[base], rates: told[rates], fastest: @storeys.floors.each_index.map do |i|
+                       most(rates.map do |row|
+                         row[i]
+                       end)
+                     end)
+                   end }
       end
 
       private

@@ -24,7 +24,8 @@ export function CollapseLine({ statement }: { statement: Study }) {
   const floors = view.document.statements.some((s) => s.kind === "floor" && !s.off);
   return (
     <>
-      <TextChip label="name" value={statement.name} onCommit={callIt} /> <Held statement={statement} />
+      <TextChip label="name" value={statement.name} onCommit={callIt} />
+      <Held statement={statement} />
       lets the loads
       {names.length > 0 && (
         <>

@@ -130,8 +130,8 @@ function Found({ id }: { id: string }) {
   const { stuck } = found;
   return (
     <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-shaking>
-      {found.runs ? <>{found.runs.length} runs; of the one that shook most: {found.motions[0]?.name} times {digits(found.motions[0]?.scale ?? 1)}, </> : null}
-      the ground shakes by up to {found.most.ground.map((v) => shown.text(v, "acceleration")).join(" and ")}, something moves by up to <b className="font-semibold">{shown.text(found.most.farthest, "length")}</b>, and the feet take <b className="font-semibold">{shown.text(found.most.base, "force")}</b>. {digits(found.steps)} steps, {digits(found.iterations)} iterations.
+      {found.runs && `${found.runs.length} runs. Of the one that shook most, ${found.motions[0]?.name} times ${digits(found.motions[0]?.scale ?? 1)}: `}
+      {found.runs ? "the" : "The"} ground shakes by up to {found.most.ground.map((v) => shown.text(v, "acceleration")).join(" and ")}, something moves by up to <b className="font-semibold">{shown.text(found.most.farthest, "length")}</b>, and the feet take <b className="font-semibold">{shown.text(found.most.base, "force")}</b>. {digits(found.steps)} steps, {digits(found.iterations)} iterations.
       {stuck && <span className="text-vermilion"> At {shown.text(stuck.time, "time")} a step came to no rest, however short{stuck.at.length > 0 && <> (near {stuck.at.map((v) => shown.text(v, "length")).join("; ")})</>}: all before is kept. Look at what gives way there, or take a shorter step.</span>}
     </span>
   );

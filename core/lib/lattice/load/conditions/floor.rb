@@ -11,6 +11,9 @@ module Lattice
 
         def joins? = true
 
+        # It ties its points to each other.
+        def others = []
+
         def check!
           super
           raise statement.fault("a floor in a model of the plane holds nothing", path: "target", cure: "Take it out.") unless problem.parts.dimension == 3

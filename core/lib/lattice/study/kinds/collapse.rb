@@ -8,6 +8,7 @@ module Lattice
         VERSION = 1
         READ = %w[path gauge].freeze
         FARTHEST = 0.02 # of the part's size, in one increment
+        STEP = 0.04 # of how far it is to go
 
         class << self
           def check!(problem, study)
@@ -153,7 +154,7 @@ module Lattice
 
           all = Numo::Int32.new(@grid.nodes.shape[0]).seq
           moves = %i[x y z].map { |name| @structure.dofs.at(all, name) }.reduce { |a, b| a.concatenate(b) }
-          Engine::Control::Arc.new(@growth.first, moves[(moves >= 0).where].dup, @equations.extent * FARTHEST)
+          Engine::Control::Arc.new(@growth.first, moves[(moves >= 0).where].dup, [@equations.extent * FARTHEST, *(@growth.far && (@growth.far * STEP))].min)
         end
 
         def tell(increment, number)
