@@ -19,7 +19,6 @@ RSpec.describe Lattice::Format::MotionFile do
       expect(north.values.size).to eq((event[:duration] / 0.01).round + 1)
       expect(north.values.map(&:abs).max).to be_near(event[:peak], 1e-3)
       expect(east.values).not_to eq(north.values)
-      expect(Lattice::Station.file(event[:id], "north")).to eq(Lattice::Station.file(event[:id], "north"))
     end
     expect { Lattice::Station.file("FH-1") }.to raise_error(Lattice::InvalidInput, /no event “FH-1”.*FH-0307/)
   end

@@ -4,7 +4,8 @@
 RSpec.describe "Buildings that are pushed over and shaken" do
   swings = (0..60).map { |i| 3.0 * Math.sin(2 * Math::PI * i / 40.0) }
   motion = { "id" => "m", "kind" => "ground_motion", "name" => "quake", "step" => "20 ms", "unit" => "m/s2", "values" => [swings] }
-  shake = { "id" => "c", "kind" => "study", "name" => "shake", "type" => "shaking", "ground" => [{ "motion" => "quake", "direction" => "+x" }],
+  shake = { "id" => "c", "kind" => "study", "name" => "shake", "type" => "shaking",
+            "ground" => [{ "motion" => "quake", "direction" => "+x" }],
             "periods" => { "ratio" => "3 %", "longer" => "0.5 s", "shorter" => "0.05 s" } }
   push = { "id" => "c", "kind" => "study", "name" => "push", "type" => "collapse", "held" => "weight", "case" => "push", "first" => "0.2", "far" => "200 mm" }
   yields = { "id" => "y", "kind" => "yielding", "target" => "house", "strength" => "250 MPa" }
@@ -19,7 +20,8 @@ RSpec.describe "Buildings that are pushed over and shaken" do
                   { "kind" => "material", "target" => "house", "material" => "given", "properties" => { "young" => "200 GPa", "poisson" => "0.3", "density" => "7850 kg/m3" } },
                   plane["feet", "0 m"], plane["deck points", "3 m"], *(floor ? [{ "kind" => "floor", "name" => "deck", "target" => "deck points" }] : []),
                   { "kind" => "support", "target" => "feet", "components" => %w[x y z rx ry rz] }, { "kind" => "case", "name" => "weight" }, { "kind" => "case", "name" => "push" },
-                  { "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z", "case" => "weight" }, { "kind" => "force", "target" => "deck points", "value" => "100 kN", "direction" => "+x", "case" => "push" },
+                  { "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z", "case" => "weight" },
+                  { "kind" => "force", "target" => "deck points", "value" => "100 kN", "direction" => "+x", "case" => "push" },
                   { "kind" => "mesh", "size" => "3 m" }, *more)
   end
 
@@ -51,8 +53,9 @@ RSpec.describe "Buildings that are pushed over and shaken" do
   end
 
   it "moves as one where it is a floor" do
-    twisted = house({ "id" => "side", "kind" => "group", "name" => "side", "of" => "points", "rule" => { "all" => [{ "plane" => { "axis" => "z", "at" => "3 m" } }, { "plane" => { "axis" => "y", "at" => "0 m" } }] } },
-                    { "id" => "f", "kind" => "force", "target" => "side", "value" => "1 kN", "direction" => "+x", "case" => "push" }, { "id" => "s", "kind" => "study", "name" => "still", "type" => "static" })
+    side = { "id" => "side", "kind" => "group", "name" => "side", "of" => "points", "rule" => { "all" => [{ "plane" => { "axis" => "z", "at" => "3 m" } }, { "plane" => { "axis" => "y", "at" => "0 m" } }] } }
+    twisted = house(side, { "id" => "f", "kind" => "force", "target" => "side", "value" => "1 kN", "direction" => "+x", "case" => "push" },
+                    { "id" => "s", "kind" => "study", "name" => "still", "type" => "static" })
     result, = solved(twisted)
     nodes = [[0, 0, 3], [4, 0, 3], [4, 4, 3], [0, 4, 3]].map { |at| ((result.grid.nodes - Numo::DFloat.cast(at))**2).sum(1).min_index }
     u = result.displacement(1)

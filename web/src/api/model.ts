@@ -77,7 +77,8 @@ export type Statement =
   | StatementRadiatedPower
   | StatementSectionCut
   | StatementFloor
-  | StatementGroundMotion;
+  | StatementGroundMotion
+  | StatementReinforced;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -10913,6 +10914,10 @@ export interface StatementMass {
    * Total mass.
    */
   value: string;
+  /**
+   * Its weight is told by other loads: it only resists being moved.
+   */
+  weightless?: boolean;
 }
 /**
  * A force per area along a direction.
@@ -12005,4 +12010,109 @@ export interface StatementGroundMotion {
    * What all values are multiplied by.
    */
   scale?: string;
+}
+/**
+ * A section of concrete with bars, which is crushed and yields fibre by fibre in collapse, stages and shaking.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_reinforced".
+ */
+export interface StatementReinforced {
+  id: Id;
+  kind: "reinforced";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of the outline that is the section of members.
+   */
+  outline: string;
+  /**
+   * What plain concrete bears in compression; it bears no tension.
+   */
+  strength: string;
+  /**
+   * The strain from which on plain concrete bears a fifth; 0.6 % when left out.
+   */
+  crushed?: string;
+  /**
+   * What ties hold together.
+   */
+  confined?: {
+    /**
+     * How far the sides lie off what ties hold.
+     */
+    cover: string;
+    /**
+     * By how much it bears more.
+     */
+    factor: string;
+    /**
+     * The strain from which on it bears a fifth; 3 % when left out.
+     */
+    crushed?: string;
+  };
+  /**
+   * Bars, row by row.
+   *
+   * @minItems 1
+   * @maxItems 40
+   *
+   * Items: A row.
+   */
+  rows: [
+    {
+      /**
+       * Where it lies along the outline's y, from the section's centre.
+       */
+      at: string;
+      /**
+       * Over which its bars are spread along x, from first to last; nothing when left out.
+       */
+      width?: string;
+      /**
+       * How many bars.
+       */
+      count: number;
+      /**
+       * Diameter of one.
+       */
+      diameter: string;
+    },
+    ...{
+      /**
+       * Where it lies along the outline's y, from the section's centre.
+       */
+      at: string;
+      /**
+       * Over which its bars are spread along x, from first to last; nothing when left out.
+       */
+      width?: string;
+      /**
+       * How many bars.
+       */
+      count: number;
+      /**
+       * Diameter of one.
+       */
+      diameter: string;
+    }[]
+  ];
+  /**
+   * Where bars yield; their modulus is 200 GPa.
+   */
+  bar_strength: string;
+  /**
+   * Of the bars' modulus, that is left beyond; 0.5 % when left out.
+   */
+  hardens?: string;
+  /**
+   * How bars go from stiff to soft when strained to and fro; sharply when left out.
+   */
+  bends?: "sharply" | "smoothly";
+  /**
+   * The force along members at which its bending is drawn, pull above zero; nothing when left out.
+   */
+  axial?: string;
 }

@@ -200,6 +200,8 @@ export interface ModelView {
   flows: Record<string, [number, number][]>;
   /** By statement how ground presses sideways: parts of the weight above, and what cohesion takes off and adds, Pa. */
   pressures: Record<string, { active: number; passive: number; rest: number; less: number; more: number }>;
+  /** Sections of concrete with bars, by statement: bars as x, y and diameter, m; how they bend. */
+  bends: Record<string, { bars: [number, number, number][]; curves: { axis: string; sign: number; curvatures: number[]; moments: number[] }[] }>;
   /** Ground motions that can be read, by statement. */
   motions: Record<string, MotionView>;
   ready: boolean;

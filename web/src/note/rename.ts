@@ -5,6 +5,7 @@ import { MAKERS } from "./words";
 function renameFigure(s: Statement, old: string, name: string) {
   if ((s.kind === "body" || s.kind === "imprint") && s.outline === old) s.outline = name;
   if (s.kind === "body" && s.path === old) s.path = name;
+  if ((s.kind === "reinforced" || s.kind === "section") && s.outline === old) s.outline = name;
   if ((s.kind === "bars" || s.kind === "anchor" || s.kind === "moving_load") && s.line === old) s.line = name;
   if (s.kind !== "outline") return;
   [s.boundary, ...(s.holes ?? [])].forEach((loop) => {

@@ -13,7 +13,8 @@ module Lattice
 
       TABLES = { "modes" => %i[modes_table sag_table], "sweep" => %i[sweep_table], "life" => %i[life_table], "buckling" => %i[buckling_table], "collapse" => %i[collapse_table],
                  "stages" => %i[stages_table touches_table anchors_table strips_table sections_table],
-                 "strength" => %i[strength_table], "storeys" => %i[storeys_table capacity_table], "shaking" => %i[runs_table], "ladder" => %i[ladder_table], "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
+                 "strength" => %i[strength_table], "storeys" => %i[storeys_table capacity_table], "shaking" => %i[runs_table],
+                 "ladder" => %i[ladder_table], "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
 
       def initialize(findings)
         @findings = findings

@@ -19,6 +19,9 @@ module Lattice
 
       def conn = block.conn
 
+      # @return [Array<String>] the outlines of its sections
+      def outlines = @set.outlines
+
       # @return [Numo::DFloat] [e, 3, 3] rows: along the members, and the principal axes
       def axes = @beam.axes
 

@@ -52,6 +52,9 @@ module Lattice
       # @return [Array<Fault>] what is odd, once nothing is wrong
       def oddities = []
 
+      # Whether it is weight, and nothing else that pushes masses.
+      def weight? = false
+
       # Whether it adds mass, on which others then act.
       def weighs? = false
 

@@ -80,7 +80,7 @@ module Lattice
 
       # @return [Array<Fault>]
       def oddities
-        return [] if peak >= WEAKEST
+        return [] if values.size < 2 || peak >= WEAKEST
 
         [statement.fault_at("its peak of #{format('%.2g', peak / 9.80665)} g would hardly be felt", path: "unit",
                                                                                                     cure: statement["unit"] == "g" ? "Look whether its values are in g." : "Its values may be in g.")]

@@ -21,7 +21,7 @@ module Lattice
         def everywhere? = @everywhere.nil? ? @everywhere = groups.any? { |group| group.law.first.nil? } : @everywhere
 
         # The least stress at which something flows, Pa.
-        def first = groups.map { |group| group.law.first }.min
+        def first = everywhere? ? nil : groups.map { |group| group.law.first }.min
 
         # How far fibres are from the axes, m.
         def reach = @reach ||= [0, 1].map { |axis| outer[true, axis].abs.max }

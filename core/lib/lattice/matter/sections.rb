@@ -8,7 +8,7 @@ module Lattice
       Given = Struct.new(:values, :up, :bar, :released, :name)
 
       # Sections of the elements of one block: their properties, and where their stress is read.
-      Set = Struct.new(:properties, :index, :sections)
+      Set = Struct.new(:properties, :index, :sections, :outlines)
 
       attr_reader :faults
 
@@ -56,7 +56,11 @@ module Lattice
         keys = Mesh::MemberElements.of(grid, block)
         kinds = @given.values.map(&:values).uniq(&:object_id)
         given = keys.map { |key, _, _| @given.fetch(key) }
-        Set.new(properties(given, keys), Numo::Int32.cast(given.map { |g| kinds.index { |k| k.equal?(g.values) } }), kinds.map { |values| fibres(values) })
+        Set.new(properties(given, keys), Numo::Int32.cast(given.map { |g| kinds.index { |k| k.equal?(g.values) } }), kinds.map { |values| fibres(values) }, kinds.map do |values|
+          @given.values.find do |g|
+            g.values.equal?(values)
+          end.name
+        end)
       end
 
       private

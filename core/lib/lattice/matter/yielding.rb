@@ -22,14 +22,14 @@ module Lattice
         @document = document
         @groups = groups
         @materials = materials
-        @statements = document.active.select { |s| %w[yielding soil concrete].include?(s.kind) }
+        @statements = document.active.select { |s| %w[yielding soil concrete reinforced].include?(s.kind) }
       end
 
       # @return [Boolean]
       def any? = @statements.any?
 
       # Whether it is of ground or concrete, which break before they move far.
-      def small? = @statements.any? { |s| s.kind != "yielding" }
+      def small? = @statements.any? { |s| %w[soil concrete].include?(s.kind) }
 
       # @raise [InvalidInput] with the first that is wrong
       def check! = @statements.each { |statement| of_statement(statement) }
@@ -66,21 +66,37 @@ module Lattice
       end
 
       # @return [Array] by meaning
-      def signature = flows.map { |body, flow| [body, flow.meaning] }.sort_by(&:first)
+      def signature = reinforced.map { |outline, one| [outline, one.meaning] }.sort_by(&:first) + flows.map { |body, flow| [body, flow.meaning] }.sort_by(&:first)
 
       # @param piece [#body, #material, #sheet?, #elasticity]
       # @param like [String, nil] the body that it is like, where it is not itself
       # @return [Law, nil]
       def law(piece, like = nil)
         flow = flows[like || piece.body.name]
-        return flow&.fibring(piece.material, piece.fibres.sections) if piece.body.members?
+        return fibring(piece, flow) if piece.body.members?
 
         flow.is_a?(Concrete) ? flow : flow&.law(piece.material, piece.elasticity.shape[0], piece.sheet?)
       end
 
+      # @return [Hash{String => Reinforced}] sections of concrete with bars, by outline
+      def reinforced = @reinforced ||= Reinforced.all(@document)
+
       private
 
+      # @return [Fibring, nil] nil where no section flows
+      def fibring(piece, flow)
+        whole = flow&.fibring(piece.material, piece.fibres.sections)
+        return whole unless piece.outlines.intersect?(reinforced.keys)
+
+        Fibring.new(piece.outlines.each_with_index.map { |outline, k| reinforced[outline]&.section(piece.fibres.sections[k], piece.material.young) || whole&.sections&.at(k) })
+      end
+
       def of_statement(statement)
+        if statement.kind == "reinforced"
+          reinforced[statement["outline"]].check!
+          return {}
+        end
+
         places = @groups.target!(statement, %i[bodies])
         return soil(statement, places) if statement.kind == "soil"
         return concrete(statement, places) if statement.kind == "concrete"

@@ -63,8 +63,8 @@ module Lattice
       def spread(vector, names = %i[x y z])
         result = Numo::DFloat.zeros(nodes, names.size)
         names.each_with_index do |name, k|
-          there = (@local[name] >= 0).where
-          result[there, k] = vector[at(Numo::Int32.cast(there), name)] unless there.empty?
+          there, at = placed(name)
+          result[there, k] = vector[at] unless there.empty?
         end
         result
       end
@@ -73,13 +73,11 @@ module Lattice
       # @param turned [Numo::DFloat, nil] [n, 3] about them
       # @return [Numo::DFloat] [unknowns]
       def gather(moved, turned = nil)
-        all = Numo::Int32.new(nodes).seq
         Numo::DFloat.zeros(size).tap do |vector|
           NAMES.each_with_index do |name, k|
             table = k < 3 ? moved : turned or next
-            at = self.at(all, name)
-            there = (at >= 0).where
-            vector[at[there]] = table[there, k % 3] unless there.empty?
+            there, at = placed(name)
+            vector[at] = table[there, k % 3] unless there.empty?
           end
         end
       end
@@ -96,6 +94,16 @@ module Lattice
       def of(number)
         node = nodes_of(Numo::Int32[number])[0]
         [node, NAMES.find { |name| @local[name][node] == number - @first[node] }]
+      end
+
+      private
+
+      # @return [Array(Numo::Int32, Numo::Int32)] nodes that have a component, and its unknowns
+      def placed(name)
+        (@placed ||= {})[name] ||= begin
+          there = Numo::Int32.cast((@local[name] >= 0).where)
+          [there, at(there, name)]
+        end
       end
     end
   end

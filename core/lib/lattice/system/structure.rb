@@ -14,6 +14,9 @@ module Lattice
       # @return [Numo::DFloat] [n] kg that stand at the nodes besides the bodies' own
       attr_reader :lumps
 
+      # @return [Numo::DFloat] [n] kg of these that have no weight
+      attr_reader :weightless
+
       # @return [Array<Numo::DFloat, nil>] for every piece of members: uniform loads [cases, e, 3] N/m between their ends
       attr_reader :spread_loads
 
@@ -46,7 +49,7 @@ module Lattice
         @constraints = Constraints.new(@dofs.size, cases)
         @loads = Numo::DFloat.zeros(cases, @dofs.size)
         @totals = Totals.new(grid)
-        @lumps = Numo::DFloat.zeros(grid.nodes.shape[0])
+        @lumps, @weightless = [0, 1].map { Numo::DFloat.zeros(grid.nodes.shape[0]) }
         @skew = Skew.new(self)
         @spread_loads = @pieces.map { |p| p.body.members? ? Numo::DFloat.zeros(cases, p.block.size, 3) : nil }
       end
@@ -102,10 +105,11 @@ module Lattice
 
       # The same of what stands at nodes.
       def weigh_lumps(condition)
-        there = lumps.ne(0).where
+        masses = condition.weight? ? lumps - weightless : lumps
+        there = masses.ne(0).where
         return if there.empty?
 
-        force = yield(grid.nodes[there, true].dup) * lumps[there].reshape(there.size, 1)
+        force = yield(grid.nodes[there, true].dup) * masses[there].reshape(there.size, 1)
         push(condition, Numo::Int32.cast(there).reshape(there.size, 1), force.reshape(there.size, 1, force.shape[1]))
       end
 

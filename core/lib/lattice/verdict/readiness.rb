@@ -177,8 +177,9 @@ module Lattice
       end
 
       def check_loads
+        all = [*@problem.conditions, *Load::GroundMotion.all(@document)].each { |one| collect { one.check! } }
         @problem.cases.faults.each { |f| stop(f) }
-        [*@problem.conditions, *Load::GroundMotion.all(@document)].each { |one| (collect { one.check! || one.oddities } || []).each { |f| odd(f) } }
+        all.each { |one| (collect { one.oddities } || []).each { |f| odd(f) } }
         check_loaded
       end
 

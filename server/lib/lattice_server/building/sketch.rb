@@ -15,7 +15,7 @@ module LatticeServer
       def to_h
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
-        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions)[1...-1],
+        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions, bends: bends)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), stops: stops, mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }
@@ -30,6 +30,18 @@ module LatticeServer
           [motion.statement.id, motion.to_h]
         rescue Lattice::InvalidInput
           [motion.statement.id, nil]
+        end.compact
+      end
+
+      # Of every section of concrete with bars how it bends, with the material of members that have it.
+      def bends
+        @problem.yielding.reinforced.values.to_h do |one|
+          one.check!
+          body = @problem.parts.bodies.find { |b| b.members? && @problem.sections.names(b.name).include?(one.statement["outline"]) }
+          young = body && @problem.materials.to_h[body.name]&.young
+          [one.statement.id, { bars: one.places, curves: young ? one.bending(young) : [] }]
+        rescue Lattice::InvalidInput
+          [one.statement.id, nil]
         end.compact
       end
 

@@ -92,7 +92,7 @@ module Lattice
         end
 
         def plan(range)
-          @plans[range] ||= @fibring.sections.each_index.filter_map do |k|
+          @plans[range] ||= @fibring.sections.each_index.select { |k| @fibring.sections[k] }.filter_map do |k|
             here = (@piece.fibres.index[range].eq(k) & @piece.stiff_ends[range]).where
             next if here.empty?
 

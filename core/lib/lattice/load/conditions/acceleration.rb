@@ -6,6 +6,7 @@ module Lattice
       # Everything is carried along with an acceleration: inertia pushes back.
       class Acceleration < Gravity
         def steady? = false
+        def weight? = false
 
         private
 

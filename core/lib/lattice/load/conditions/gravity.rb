@@ -8,6 +8,7 @@ module Lattice
         def loads? = true
         def steady? = true
         def dead? = true
+        def weight? = true
         def spreads? = true
 
         def apply(structure)

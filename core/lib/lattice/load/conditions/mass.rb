@@ -18,7 +18,8 @@ module Lattice
           check!
           shares = places.map { |place| [structure.grid.places.fetch(place.key), structure.surface(place).lumped] }
           each = statement.quantity("value", "mass") / shares.sum { |_, share| share.sum }
-          shares.each { |conn, share| structure.lumps.inplace + conn.flatten.bincount((share * each).flatten, minlength: structure.lumps.size) }
+          lists = statement["weightless"] ? [structure.lumps, structure.weightless] : [structure.lumps]
+          shares.each { |conn, share| lists.each { |list| list.inplace + conn.flatten.bincount((share * each).flatten, minlength: list.size) } }
         end
       end
     end
