@@ -107,6 +107,9 @@ RSpec.describe Lattice::Command do
     end
     expect(JSON.parse(run("materials", "--json")[1]).size).to be >= 15
     expect(run("materials")[1]).to match(/steel S355 .*355 MPa/)
+    expect(run("station")[1]).to match(/FH-0307 .*0\.42 g/)
+    expect(Lattice::Format::MotionFile.read(run("station", "FH-0519", "east")[1]).values.size).to eq(801)
+    expect(run("station", "FH-1")).to match([2, "", /no event “FH-1”/])
     [["--help"], ["solve", "--help"], ["check", "--help"], ["materials", "--help"], []].each do |arguments|
       expect(run(*arguments)[0..1]).to match([0, /Usage: lattice/])
     end

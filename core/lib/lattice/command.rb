@@ -26,6 +26,7 @@ module Lattice
                                                 mesh of a model or of a geometry file: counts, quality, volume, times;
                                                 or the quality of a .vtu file; OUT is .vtu, or .stl of the skin
         materials                               the library of materials
+        station [EVENT [DIRECTION]]             events of the simulated ground-motion station, or the record of one
 
       Every command takes --json (for machines) and --help.
       Exit status: 0 all limits hold, 1 a limit fails, 2 the input is wrong, 3 the solve failed.
@@ -45,7 +46,7 @@ module Lattice
     def call
       name = @arguments.shift
       return usage(@out, HOLDS) if name.nil? || %w[--help -h help].include?(name)
-      return usage(@err, WRONG, "lattice: “#{name}” is not a command.") unless %w[check solve results shape mesh materials].include?(name)
+      return usage(@err, WRONG, "lattice: “#{name}” is not a command.") unless %w[check solve results shape mesh materials station].include?(name)
 
       parse(name) ? send(name) : HOLDS
     rescue OptionParser::ParseError => e
@@ -74,7 +75,7 @@ module Lattice
 
     def parse(name)
       parser = OptionParser.new do |o|
-        o.banner = "Usage: lattice #{name} #{'FILE ' unless name == 'materials'}[options]"
+        o.banner = "Usage: lattice #{name} #{'FILE ' unless %w[materials station].include?(name)}[options]"
         o.on("--json", "print JSON") { @options[:json] = true }
         o.on("--study NAME", "the study to solve (the first one if not given)") { |v| @options[:study] = v } if %w[solve results].include?(name)
         result_options(o) if name == "results"
@@ -131,6 +132,14 @@ module Lattice
       table(%w[name young poisson density yield ultimate source], Matter::Library.entries.map do |m|
         %w[name young poisson density yield ultimate source].map { |k| m[k] || "–" }
       end)
+    end
+
+    def station
+      return @out.print(Station.file(*@arguments.first(2))) || HOLDS if @arguments.any?
+      return json(Station.events) if @options[:json]
+
+      table(%w[event what peak lasts], Station.events.map { |e| [e[:id], e[:words], "#{e[:peak]} g", "#{e[:duration]} s"] })
+      HOLDS
     end
 
     def check

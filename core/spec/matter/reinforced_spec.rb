@@ -19,7 +19,7 @@ RSpec.describe Lattice::Matter::Reinforced do
     steel = 6 * Math::PI * (0.01**2)
     expect(groups.sum { |g| g.areas.sum }).to be_near(0.09, 1e-9)
     expect(groups.find { |g| g.law.young > 100e9 }.areas.sum).to be_near(steel, 1e-9)
-    core = groups.select { |g| g.areas.sum.positive? && g.law.young == 30e9 }.map { |g| g.areas.sum }
+    core = groups.select { |g| g.areas.sum.positive? && g.law.young < 100e9 }.map { |g| g.areas.sum }
     expect(core.sort).to match([be_near(0.09 - (0.22**2), 1e-9), be_near(0.22**2, 1e-9)])
     expect(one.places.map { |x, y, _| [x.round(3), y.round(3)] }).to include([0.05, 0.26], [0.25, 0.04])
   end

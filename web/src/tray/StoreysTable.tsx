@@ -19,7 +19,7 @@ export function StoreysTable() {
   if (!storeys && !shaking) return <p className="text-faint">Pushovers and earthquakes tell of floors: press / and write floor, then pushover or shaking, solve, and choose the study above the model.</p>;
   const collapse = own(state, "collapse");
   return (
-    <div className={`flex flex-wrap gap-4 ${stale ? "opacity-60" : ""}`}>
+    <div className={`flex gap-4 ${stale ? "opacity-60" : ""}`}>
       {shaking ? <Courses found={shaking} storeys={storeys} /> : storeys && collapse && <Capacity name={state?.name ?? ""} storeys={storeys} others={view.studies.filter((s) => s !== state)} />}
       {storeys && <Floors found={storeys} />}
       {shaking?.runs && <Runs rows={shaking.runs} floors={storeys?.floors.map((f) => f.name) ?? []} />}

@@ -30,13 +30,7 @@ module Lattice
       def step = statement.quantity("step", "time")
 
       # @return [Numo::DFloat] m/s²
-      def values
-        @values ||= begin
-          all = Numo::DFloat.cast(statement["values"].flatten)
-          first, last = [["from", 0.0], ["to", all.size * step]].map { |key, other| ((statement.quantity(key, "time") || other) / step).round }
-          all[first.clamp(0, all.size - 1)..last.clamp(0, all.size - 1)] * (UNITS.fetch(statement["unit"]) * (statement.quantity("scale", "ratio") || 1.0))
-        end
-      end
+      def values = @values ||= trimmed(Numo::DFloat.cast(statement["values"].flatten))
 
       # @return [Float] s
       def duration = (values.size - 1) * step
@@ -93,6 +87,13 @@ module Lattice
       def signature = [step, values.to_a]
 
       private
+
+      def trimmed(all)
+        return all if all.size < 2
+
+        first, last = [["from", 0.0], ["to", all.size * step]].map { |key, other| ((statement.quantity(key, "time") || other) / step).round.clamp(0, all.size - 1) }
+        all[first..last] * (UNITS.fetch(statement["unit"]) * (statement.quantity("scale", "ratio") || 1.0))
+      end
 
       DRAWN = 400
       private_constant :DRAWN
