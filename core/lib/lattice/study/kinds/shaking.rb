@@ -6,10 +6,18 @@ module Lattice
       # An earthquake: the ground shakes as recorded, and what stands on it bends, flows and sways in time, step by step.
       class Shaking < Marching
         VERSION = 1
-        READ = %w[path gauge].freeze
+        READ = %w[limit path gauge].freeze
 
         class << self
           def loaded? = false
+
+          # Of movement and stress only some moments are kept; plastic strain keeps its greatest.
+          def finds!(statement, study)
+            super
+            return if statement.kind != "limit" || statement["quantity"] == "plastic_strain"
+
+            raise statement.fault("of an earthquake not every moment is kept, between which it might be greater", path: "quantity", cure: "Limit the drift of storeys in the study, or the plastic strain here.")
+          end
 
           def check!(problem, study)
             Shaken.new(problem, study).check!
