@@ -166,6 +166,18 @@ RSpec.describe "Buildings that are pushed over and shaken" do
     expect(weak).to match(/hardly be felt.*may be in g/)
   end
 
+  it "bears as much where its fibres bend smoothly, and yields sooner the other way" do
+    straight = { "curve" => [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "100 %", "stress" => "3 GPa" }], "hardens" => "kinematic" }
+    sharp, smooth = [{}, { "bends" => "smoothly" }].map { |bends| found(solved(house(yields.except("strength").merge(straight, bends), push.merge("held" => "")))[1], "storeys")[:base].map(&:first) }
+    expect(smooth.max).to be_near(sharp.max, 0.03)
+    expect do
+      house(yields.merge("bends" => "smoothly",
+                         "curve" => [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "1 %", "stress" => "300 MPa" }])).yielding.check!
+    end.to raise_error(Lattice::InvalidInput, /yields earlier the other way/)
+    solid = shape_problem(*block, { "kind" => "material", "target" => "block", "material" => "steel S355" }, { "kind" => "yielding", "target" => "block", "bends" => "smoothly" })
+    expect { solid.yielding.check! }.to raise_error(Lattice::InvalidInput, /fibres alone bend smoothly/)
+  end
+
   it "says that weight is more than it bears, before the ground shakes" do
     problem = house(yields.merge("strength" => "1 MPa"), mass, motion, shake.merge("held" => "weight"))
     expect { Lattice::Study::Solving.new(problem).call(problem.studies.last) }.to raise_error(Lattice::SolveFailed, /does not bear what acts first.*static study/)

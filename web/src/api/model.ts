@@ -1432,6 +1432,10 @@ export interface StatementYielding {
       stress: string;
     }[]
   ];
+  /**
+   * Of members: how fibres go from stiff to soft when strained to and fro; sharply when left out.
+   */
+  bends?: "sharply" | "smoothly";
 }
 /**
  * What ground bears before it slides or tears: followed by stages, and by a strength reduction.

@@ -4,13 +4,17 @@ module Lattice
   module Matter
     # Which bodies flow, and by what law, as statements say; a later one stands over an earlier one.
     class Yielding
-      # strength and points in Pa over plastic strain; shifting: Pa, nil where yielding one way strengthens both
-      Flow = Struct.new(:hardening, :shifting) do
+      # strength and points in Pa over plastic strain; shifting: Pa, by which yielding one way makes it yield earlier the other way; smooth: whether members bend so
+      Flow = Struct.new(:hardening, :shifting, :smooth) do
         # @return [Law::VonMises, Law::VonMisesSheet]
         def law(material, strains, sheet) = (sheet ? Law::VonMisesSheet : Law::VonMises).new(material.young, material.poisson, hardening, shifting, strains)
         # @return [Fibring] of the sections of members
-        def fibring(material, shapes) = Fibring.plain(shapes, Line::Metal.new(material.young, hardening, shifting))
-        def meaning = [hardening.strains.to_a, hardening.stresses.to_a, shifting]
+        def fibring(material, shapes) = Fibring.plain(shapes, line(material.young))
+        def meaning = [hardening.strains.to_a, hardening.stresses.to_a, shifting, *(smooth ? [smooth] : [])]
+
+        private
+
+        def line(young) = smooth ? Line::Smooth.new(young, hardening.first, shifting / (young + shifting)) : Line::Metal.new(young, hardening, shifting)
       end
 
       # @param document [Model::Document]
@@ -138,10 +142,20 @@ module Lattice
         unless (points[0][1] - strength).abs <= strength * 1e-6
           raise statement.fault("its curve starts at another stress than its strength", path: "curve.0.stress", cure: "Start the curve at plastic strain 0 with the strength, or leave the strength out.")
         end
-        return Flow.new(Hardening.new(points), 0.0) unless statement["hardens"] == "kinematic"
+        smooth = smooth?(statement, body, points)
+        return Flow.new(Hardening.new(points), 0.0, smooth) unless statement["hardens"] == "kinematic"
         raise statement.fault("what yields earlier the other way hardens along one straight line", path: "curve", cure: "Give its curve two points.") if points.size != 2
 
-        Flow.new(Hardening.new([points[0]]), (points[1][1] - points[0][1]) / (points[1][0] - points[0][0]))
+        Flow.new(Hardening.new([points[0]]), (points[1][1] - points[0][1]) / (points[1][0] - points[0][0]), smooth)
+      end
+
+      # @raise [InvalidInput] where that is not followed
+      def smooth?(statement, body, points)
+        return false unless statement["bends"] == "smoothly"
+        raise statement.fault("“#{body}” is not made of members, whose fibres alone bend smoothly", path: "bends", cure: "Let it bend sharply.") unless @bodies.find { |b| b.name == body }.members?
+        return true if points.size == 1 || statement["hardens"] == "kinematic"
+
+        raise statement.fault("what bends smoothly yields earlier the other way", path: "hardens", cure: "Choose that it hardens one way, along one straight line.")
       end
 
       # @return [Array(Float, Float), nil]

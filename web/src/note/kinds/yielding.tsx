@@ -17,7 +17,14 @@ const WAYS = [
   ["kinematic", "hardens one way, and yields earlier the other way, along"],
 ] as const;
 
+const BENDS = [
+  ["sharply", "bending sharply"],
+  ["smoothly", "bending smoothly, the sooner the farther it was strained"],
+] as const;
+
 function YieldingLine({ statement }: { statement: Yielding }) {
+  const { view } = useNote();
+  const members = view.shape.bodies.some((b) => b.make === "members");
   const { edit } = useStatement(statement);
   const { curve, hardens = "isotropic" } = statement;
   return (
@@ -44,6 +51,11 @@ function YieldingLine({ statement }: { statement: Yielding }) {
           })
         }
       />
+      {members && (
+        <>
+          , <ChoiceChip label="bends" value={statement.bends ?? "sharply"} options={BENDS} onChoose={(v) => void edit((s) => (v === "sharply" ? delete s.bends : (s.bends = v)))} />
+        </>
+      )}
       {curve && <Points statement={statement} />}
     </>
   );
