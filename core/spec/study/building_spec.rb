@@ -166,6 +166,24 @@ RSpec.describe "Buildings that are pushed over and shaken" do
     expect(weak).to match(/hardly be felt.*may be in g/)
   end
 
+  it "is told on the command line: in findings, and moment by moment as tables" do
+    problem = house(mass, motion, shake.merge("drift_at_most" => "1 %"))
+    study = problem.studies.last
+    result = Lattice::Study::Solving.new(problem).call(study)
+    findings = Lattice::Verdict::Findings.new(problem, study, result).to_h
+    out = StringIO.new
+    Lattice::Command::FindingsTable.new(findings).print(out)
+    expect(out.string).to match(/quake times 1: moves by, in 60 steps .*feet take .* N/).and match(/drift of the storey below deck, of its height .*at most 1 %/).and match(/deck +3.000 mm/)
+    tables = Lattice::Command::ResultTables.new(findings, result, problem)
+    expect(tables.names & %w[storeys courses capacity runs]).to eq(%w[storeys courses])
+    courses = tables.table("courses")
+    expect(courses[0]).to eq(["time, s", "ground: quake, m/s2", "feet take along x, N", "feet take along y, N",
+                              "deck moves along x, mm", "deck moves along y, mm", "deck accelerates along x, m/s2", "deck accelerates along y, m/s2"])
+    expect(courses.size).to eq(61)
+    expect(courses.drop(1).map { |row| row[4].abs }.max).to be_near(findings[:findings].find { |f| f[:kind] == "storeys" }[:drift] * 3000, 1e-4)
+    expect(tables.table("storeys")[1][0]).to eq("deck")
+  end
+
   it "bears as much where its fibres bend smoothly, and yields sooner the other way" do
     straight = { "curve" => [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "100 %", "stress" => "3 GPa" }], "hardens" => "kinematic" }
     sharp, smooth = [{}, { "bends" => "smoothly" }].map { |bends| found(solved(house(yields.except("strength").merge(straight, bends), push.merge("held" => "")))[1], "storeys")[:base].map(&:first) }

@@ -6,6 +6,8 @@ module Lattice
   class Command
     # Any table of a study's findings, with units in its heads and plain numbers below, for people or as CSV.
     class ResultTables
+      include BuildingTables
+
       AXES = %w[x y z].freeze
 
       # @param findings [Hash] of a study
@@ -25,7 +27,8 @@ module Lattice
         found = { "reactions" => !@result.shapes?, "loads" => @summary[:loads].any?, "bolts" => @summary[:bolts].any?, "joints" => @summary[:connectors].any?,
                   "gauges" => kinds.include?("gauge"), "sections" => kinds.include?("section_cut"), "paths" => kinds.include?("path"), "modes" => kinds.include?("modes"),
                   "way" => kinds.include?("collapse"), "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "life" => kinds.include?("life"),
-                  "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members") }
+                  "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members"),
+                  **building_names(kinds) }
         ["frames", *found.select { |_, there| there }.keys, "nodes"]
       end
 
