@@ -20,6 +20,7 @@ module Verify
     def slides? = false
     def strays = 0.0
     def reach(_level, _ratio) = nil
+    def bear(_level) = nil
     def back = nil
     def commit = nil
     def read(_pose, _level) = nil

@@ -33,6 +33,20 @@ Verify.define("a portal until it is a mechanism", source: "B. G. Neal, The Plast
   report.check("load that it bears, N", reference: 4 * plastic / height, value: curve[:factors][at] * 100e3, tolerance: 0.01, mesh: Verify.mesh_text(result))
 end
 
+Verify.define("a clamped beam under a uniform load until it is a mechanism", source: "B. G. Neal, 1956: w = 16 Mp / L²") do |report|
+  span = 4.0
+  load = { "kind" => "line_load", "target" => "part", "value" => "#{16 * plastic / (span**2)} N/m", "direction" => "-z" }
+  model = members[[[0, 0, 0], [span, 0, 0]], yields.call, near["one", 0, 0, 0], near["other", span, 0, 0], clamped["one"], Verify.held("other", "y", "z", "rx", "ry", "rz"), load,
+                  { "kind" => "mesh", "size" => "2 m" }, collapse[upto: "2", first: "0.2", far: "80 mm"], up: "+y"]
+  result, = solved[model]
+  found = result.found[:collapse]
+  report.check("load that it bears, of 16 Mp / L²", reference: 1.0, value: found[:curve][:factors].last, tolerance: 0.01, mesh: Verify.mesh_text(result))
+  # Whatever flows, its ends and its middle share the moment that statics asks for.
+  forces = result.state(result.frames.size - 1).ends.compact[0]
+  moments = forces[true, true, 4..5].abs.max(2)
+  report.check("moments of end and middle, N m", reference: found[:curve][:factors].last * 2 * plastic, value: moments[0, 0] + moments[0, 1], tolerance: 1e-3, mesh: Verify.mesh_text(result))
+end
+
 Verify.define("a section bent on and on under a force along it", source: "B. G. Neal, 1956, of a rectangle: M = Mp (1 − (N / Np)²)") do |report|
   [0.0, 0.5].each do |share|
     held = [{ "kind" => "case", "name" => "pull" }, { "kind" => "case", "name" => "bend" },

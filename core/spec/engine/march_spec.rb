@@ -28,6 +28,7 @@ RSpec.describe Lattice::Engine::March do
       def slides? = false
       def strays = 0.0
       def reach(_level, _ratio) = nil
+      def bear(_level) = nil
       def back = @backs = (@backs || 0) + 1
       def commit = @committed = (@committed || 0) + 1
       def read(_pose, level) = level

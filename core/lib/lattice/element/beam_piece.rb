@@ -34,6 +34,13 @@ module Lattice
       end
 
       def lengths = @beam.lengths
+
+      # @param vectors [Numo::DFloat] [e, 3]
+      # @return [Numo::DFloat] [e, 3] along the members, and along both principal axes
+      def along_axes(vectors) = Numo::Linalg.matmul(axes, vectors.reshape(block.size, 3, 1)).reshape(block.size, 3)
+
+      # @return [Numo::DFloat] [e] one for those that bend, zero for bars
+      def bends = 1 - Numo::DFloat.cast(@set.properties.bar)
       def stiff_ends = @beam.stiff_ends
 
       # What flows is taken off the elastic stiffness as it is.

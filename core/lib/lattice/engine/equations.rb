@@ -110,6 +110,15 @@ module Lattice
         self
       end
 
+      # Where members flow, they feel what acts between their ends as it is at a level.
+      # @param level [Float]
+      def bear(level)
+        @parts.each_index do |i|
+          spread = @acting.spread_loads[i]
+          @parts[i].bear(spread_at(spread, level)) if spread
+        end
+      end
+
       # Whether everything that presses and slides has settled; corrects it where not.
       def settle = touches.map(&:settle).all?
 
@@ -180,6 +189,9 @@ module Lattice
       end
 
       private
+
+      # [e, 3] N/m between the ends of members
+      def spread_at(spread, level) = (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..])
 
       # As what it is from now on.
       def come(index, piece, places, pose)

@@ -87,6 +87,7 @@ module Lattice
       # @return [Increment, nil] nil where it does not come to rest
       def increment(pose, level, last)
         unless @along
+          @equations.bear(level)
           @rested ||= @equations.call(pose)[1]
           @factors.of(@constraints.reduce(@rested)) or return
           @along = along(@rested)
@@ -102,6 +103,7 @@ module Lattice
         begin_try(level, more)
         now = pose.step(moved)
         (ROUNDS * wanted / WANTED).to_i.times do
+          @equations.bear(level + more)
           internal, matrix = @equations.call(now)
           push = @equations.pushed(level + more)
           rest = push - internal

@@ -75,6 +75,7 @@ module Lattice
 
       def begin_at(pose)
         @pose = pose
+        @equations.bear(0.0)
         @internal, @first = @equations.call(pose)
         @acts = norm(@internal)
         @speed = @internal * 0

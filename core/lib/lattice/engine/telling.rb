@@ -27,7 +27,7 @@ module Lattice
           own, turns = at(part, places, pose)
           next part.nothing unless @there[i]
 
-          part.recover(own, turns, spread && (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..]))
+          part.recover(own, turns, spread && spread_at(spread, level))
         end.transpose
       end
 

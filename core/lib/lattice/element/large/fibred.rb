@@ -17,8 +17,8 @@ module Lattice
         LEAST = 1e-5 # of the elastic stiffness, that is left where all fibres flow
 
         # What is kept of the elements of a section: states of fibres by groups, which elements flow, and strains [e, places, 3] with the
-        # deformations [e, 5] that they belong to.
-        Kept = Struct.new(:fibres, :flows, :strains, :deformed)
+        # deformations [e, 5] and the forces inside [e, places, 3] that they belong to.
+        Kept = Struct.new(:fibres, :flows, :strains, :deformed, :inside)
 
         # Elements of a section in a range: own [y] in it; local [y, 5, 12] and turned [y, 5, 12] deformations by movements in their own axes and in global
         # ones; flexible [y, 5, 5] by shear; stiff [y, 5, 5] elastic.
@@ -37,6 +37,13 @@ module Lattice
         def slides? = false
         def slant(_moved) = nil
         def weaken(_factor) = nil
+
+        # What acts between the ends from now on.
+        # @param per_length [Numo::DFloat] [e, 3] N/m
+        def bear(per_length)
+          @bears = per_length.eq(0).all? ? nil : @piece.along_axes(per_length)
+        end
+
         def commit = @committed.merge!(@trial)
         def clear = @committed.clear
 
@@ -117,12 +124,13 @@ module Lattice
           kept = @committed[key] || fresh(plan)
           before = @trial[key] || kept
           deformed = times(plan.turned, moved[plan.own, true].dup)
-          straight = times(plan.stiff, deformed)
-          mine = flowing(plan, kept, straight)
+          inside = inside(range, plan)
+          straight = times(plan.stiff, deformed - gathered(yielding_to(plan.number, inside), plan.lengths))
+          mine = flowing(plan, kept, section_forces(straight) + inside)
           @trial[key] = kept
           return [mine] if mine.empty?
 
-          forces, stiff = settled(key, plan, kept, before, mine, deformed)
+          forces, stiff = settled(key, plan, kept, before, mine, deformed, inside)
           less = forces - straight[mine, true]
           [mine, less, tangent ? stiff - plan.stiff[mine, true, true] : nil]
         end
@@ -130,40 +138,57 @@ module Lattice
         def fresh(plan)
           y = plan.own.size
           section = @fibring.sections[plan.number]
-          Kept.new(section.groups.map { |group| group.law.start(y * PLACES.size * group.areas.size) }, Numo::Bit.zeros(y), Numo::DFloat.zeros(y, PLACES.size, 3), Numo::DFloat.zeros(y, 5))
+          Kept.new(section.groups.map do |group|
+            group.law.start(y * PLACES.size * group.areas.size)
+          end, Numo::Bit.zeros(y), Numo::DFloat.zeros(y, PLACES.size, 3), Numo::DFloat.zeros(y, 5), Numo::DFloat.zeros(y, PLACES.size, 3))
         end
 
-        # Elements that flow, or may: forces are greatest at an end.
-        def flowing(plan, kept, straight)
-          section = @fibring.sections[plan.number]
-          return Numo::Int32.new(straight.shape[0]).seq if section.everywhere?
+        # Forces of sections by what acts between the ends: [y, places, 3]
+        def inside(range, plan)
+          return Numo::DFloat.zeros(plan.own.size, PLACES.size, 3) unless @bears
 
-          strains = section_forces(straight).reshape(straight.shape[0] * PLACES.size, 3).dot(Numo::Linalg.inv(section.elastic)).reshape(straight.shape[0], PLACES.size, 3)
-          high = (strains.abs.reshape(straight.shape[0] * PLACES.size, 3).dot(Numo::DFloat.cast([1.0, *section.reach])) * section.young).reshape(straight.shape[0], PLACES.size).max(1)
+          all = plan.own + range.begin
+          borne(@bears[all, true].dup, plan.lengths, @piece.bends[all].dup)
+        end
+
+        # Strains of elastic sections under forces: [y, places, 3]
+        def yielding_to(number, forces) = forces.reshape(forces.size / 3, 3).dot(Numo::Linalg.inv(@fibring.sections[number].elastic)).reshape(*forces.shape)
+
+        # Elements that flow, or may.
+        # @param forces [Numo::DFloat] [y, places, 3] of elastic sections
+        def flowing(plan, kept, forces)
+          section = @fibring.sections[plan.number]
+          y = forces.shape[0]
+          return Numo::Int32.new(y).seq if section.everywhere?
+
+          high = (yielding_to(plan.number, forces).abs.reshape(y * PLACES.size, 3).dot(Numo::DFloat.cast([1.0, *section.reach])) * section.young).reshape(y, PLACES.size).max(1)
           Numo::Int32.cast(((high >= section.first * NEAR) | kept.flows).where)
         end
 
         # Forces at the ends, and their stiffness, so that every section is in balance and the element deformed as it is. Where that is not
         # found at once it is approached in steps, from where it was.
-        def settled(key, plan, kept, before, mine, deformed)
+        def settled(key, plan, kept, before, mine, deformed, inside)
           rows = @fibring.sections[plan.number].groups.map { |group| fibre_rows(plan.own.size, group, mine) }
           states = kept.fibres.each_with_index.map { |state, i| state[true, rows[i]].dup }
-          wanted = deformed[mine, true].dup
-          found = approached(plan, mine, states, before.strains[mine, true, true].dup, before.deformed[mine, true].dup, wanted) ||
+          wanted = [deformed[mine, true].dup, inside[mine, true, true].dup]
+          found = approached(plan, mine, states, before.strains[mine, true, true].dup, from(before, mine), wanted) ||
                   STEPS.reduce(nil) { |done, steps| done || in_steps(plan, mine, states, kept, wanted, steps) }
-          return [wanted * Float::NAN, plan.stiff[mine, true, true]] unless found
+          return [wanted[0] * Float::NAN, plan.stiff[mine, true, true]] unless found
 
           forces, stiff, strains, after = found
           @trial[key] = changed(plan, kept, mine, after, strains: strains, wanted: wanted)
           [forces, stiff]
         end
 
+        # Deformations, and forces inside.
+        def from(kept, mine) = [kept.deformed[mine, true].dup, kept.inside[mine, true, true].dup]
+
         def in_steps(plan, mine, states, kept, wanted, steps)
-          from = kept.deformed[mine, true].dup
+          from = from(kept, mine)
           at = from
           found = [nil, nil, kept.strains[mine, true, true].dup]
           (1..steps).each do |step|
-            upto = from + ((wanted - from) * (step.to_f / steps))
+            upto = from.zip(wanted).map { |first, last| first + ((last - first) * (step.to_f / steps)) }
             found = approached(plan, mine, states, found[2], at, upto)
             break unless found
 
@@ -176,9 +201,11 @@ module Lattice
         def approached(plan, mine, states, strains, from, wanted)
           section = @fibring.sections[plan.number]
           lengths = plan.lengths[mine].dup
-          strains = guessed(plan, mine, strains, wanted - from, section)
+          strains = guessed(plan, mine, strains, *wanted.zip(from).map { |now, then_| now - then_ })
+          wanted, inside = wanted
           ROUNDS.times do
             held, moduli, after = section_of(section, strains, states)
+            held -= inside
             compliance = Numo::Linalg.inv((moduli + (section.elastic * LEAST).reshape(1, 3, 3)).dup).reshape(mine.size, PLACES.size, 3, 3)
             stiff = Numo::Linalg.inv(plan.flexible[mine, true, true].dup + along(compliance, lengths))
             forces = times(stiff, wanted - gathered(strains - pressed(compliance, held), lengths))
@@ -192,9 +219,9 @@ module Lattice
         end
 
         # From where it was last, by what the elastic element would do.
-        def guessed(plan, mine, strains, change, section)
-          forces = times(plan.stiff[mine, true, true].dup, change)
-          strains + section_forces(forces).reshape(mine.size * PLACES.size, 3).dot(Numo::Linalg.inv(section.elastic)).reshape(mine.size, PLACES.size, 3)
+        def guessed(plan, mine, strains, change, inside)
+          forces = times(plan.stiff[mine, true, true].dup, change - gathered(yielding_to(plan.number, inside), plan.lengths[mine].dup))
+          strains + yielding_to(plan.number, section_forces(forces) + inside)
         end
 
         # N, M3 and M2 of sections [y, places, 3], how they change [y places, 3, 3], and the states of their fibres.
@@ -223,7 +250,8 @@ module Lattice
             flows[mine] = flows[mine] | (group.law.plastic(after[i]).reshape(mine.size, PLACES.size * group.areas.size).max(1) > 0)
             kept.fibres[i].dup.tap { |all| all[true, fibre_rows(plan.own.size, group, mine)] = after[i] }
           end
-          Kept.new(fibres, flows, kept.strains.dup.tap { |all| all[mine, true, true] = strains }, kept.deformed.dup.tap { |all| all[mine, true] = wanted })
+          Kept.new(fibres, flows, kept.strains.dup.tap { |all| all[mine, true, true] = strains }, kept.deformed.dup.tap { |all| all[mine, true] = wanted[0] },
+                   kept.inside.dup.tap { |all| all[mine, true, true] = wanted[1] })
         end
 
         def fibre_rows(count, group, mine)

@@ -38,6 +38,20 @@ module Lattice
           forces.dot(flat.transpose).reshape(forces.shape[0], PLACES.size, 3)
         end
 
+        # Forces of sections by uniform loads, where both ends turn freely and the far one moves freely along.
+        # @param loads [Numo::DFloat] [y, 3] N/m along the elements' axes
+        # @param bends [Numo::DFloat] [y] one for those that bend, else zero
+        # @return [Numo::DFloat] [y, places, 3]
+        def borne(loads, lengths, bends)
+          along, two, three = (0..2).map { |k| loads[true, k].dup }
+          bends = bends * (lengths**2) / 2
+          Numo::DFloat.zeros(lengths.size, PLACES.size, 3).tap do |all|
+            PLACES.each_with_index do |place, g|
+              [along * lengths * (1 - place), two * bends * (place * (place - 1)), three * bends * (place * (1 - place))].each_with_index { |force, row| all[true, g, row] = force }
+            end
+          end
+        end
+
         # [y, r, c] times [y, c]
         def times(matrices, vectors) = Numo::Linalg.matmul(matrices, vectors.reshape(*vectors.shape, 1)).reshape(matrices.shape[0], matrices.shape[1])
 
