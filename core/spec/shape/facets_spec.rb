@@ -196,6 +196,15 @@ RSpec.describe Lattice::Shape::Inventory do
     expect(inventory(*block).total).to include(mass: nil, complete: false)
     expect(inventory(*block, line, bars, steel).rows.map { |r| [r[:name], r[:length]&.round(9), r[:mass]&.round(6)] }).to eq([["block", nil, 0.1884], ["bars body", 0.5, nil]])
   end
+
+  it "weighs members by their sections" do
+    line = { "kind" => "line", "name" => "bars", "corners" => [spot(0, 0, 0), spot(0, 0, 500)] }
+    bars = { "kind" => "body", "name" => "rod", "outline" => "bars", "make" => "members" }
+    steel = { "kind" => "material", "target" => "rod", "material" => "steel S355" }
+    weighed = ->(*more) { shape_problem(line, bars, steel, outline_named("round", rectangle("0 mm", "0 mm", "10 mm", "20 mm")), *more).then { |p| described_class.new(p.parts.bodies, p.materials.to_h, p.sections) } }
+    expect(weighed[{ "kind" => "section", "target" => "rod", "outline" => "round" }].total).to include(mass: be_near(0.5 * 2e-4 * 7850, 1e-9), complete: true)
+    expect(weighed[].total).to include(mass: nil, complete: false)
+  end
 end
 
 RSpec.describe Lattice::Shape::Parts do

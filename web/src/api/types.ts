@@ -63,7 +63,7 @@ export interface Shape {
   size: number | null;
   up: "y" | "z";
   bodies: Body[];
-  /** Of all bodies; the mass is of those whose density is known, complete when that is all but members. */
+  /** Of all bodies; the mass is of those whose density, and of members whose section, is known; complete when that is all. */
   total: { volume: number; mass: number | null; complete: boolean; faces: number };
   outlines: Record<string, OutlineLoop[]>;
   lines: Record<string, SpaceLine>;

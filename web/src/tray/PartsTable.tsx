@@ -42,7 +42,7 @@ export function PartsTable() {
                 </td>
                 <td className="pr-5 text-right">{body.faces}</td>
                 <td className="pr-5 text-right">{body.length !== null ? shown.text(body.length, "length") : shown.text(body.volume, "volume")}</td>
-                <td className="pr-5 text-right">{body.mass !== null ? shown.text(body.mass, "mass") : <span className="font-sans text-faint">{body.make === "members" ? "no section" : "no density"}</span>}</td>
+                <td className="pr-5 text-right">{body.mass !== null ? shown.text(body.mass, "mass") : <span className="font-sans text-faint">{body.make === "members" && !body.section ? "no section" : "no density"}</span>}</td>
                 <td className="pr-5 text-right">{body.centre.map((c) => shown.text(cleared(c, view.shape.size ?? 1), "length")).join("; ")}</td>
               </tr>
             );

@@ -45,6 +45,13 @@ module Lattice
       # @return [Array<String>] the outlines that the members of a body carry
       def names(body) = @given.filter_map { |key, g| g.name if key[0] == body }.uniq
 
+      # @param body [Shape::Body] of members
+      # @return [Float, nil] m³; nil where a member has no section
+      def volume(body)
+        parts = body.facets.edges.map { |edge| @given[[body.name, edge.name]]&.then { |given| given.values.area * edge.length(body.facets.points) } }
+        parts.include?(nil) ? nil : parts.sum
+      end
+
       # @param key [Array(String, String)] body and member
       # @return [Given]
       def [](key) = @given.fetch(key)

@@ -6,17 +6,20 @@ module Lattice
     class Inventory
       # @param bodies [Array<Body>]
       # @param materials [Hash{String => Matter::Material}] by the body's name
-      def initialize(bodies, materials)
+      # @param sections [#volume, nil] of members
+      def initialize(bodies, materials, sections = nil)
         @bodies = bodies
+        @sections = sections
         @densities = materials.transform_values { |material| material&.density }.compact
       end
 
       # @return [Hash{String => Float}] kg/m³ of bodies, where it is known
       attr_reader :densities
 
-      # @return [Float, nil] kg; nil for members, and where the density is not known
+      # @return [Float, nil] kg; nil for members without sections, and where the density is not known
       def mass(body)
-        densities[body.name] * body.volume if densities.key?(body.name) && !body.members?
+        volume = body.members? ? @sections&.volume(body) : body.volume
+        densities[body.name] * volume if volume && densities.key?(body.name)
       end
 
       # @return [Array<Hash>] in SI
@@ -27,9 +30,9 @@ module Lattice
         end
       end
 
-      # @return [Hash] volume, mass of what has one, and whether that is everything but members
+      # @return [Hash] volume, mass of what has one, and whether that is everything
       def total
-        weighed = @bodies.reject(&:members?)
+        weighed = @sections ? @bodies : @bodies.reject(&:members?)
         masses = weighed.filter_map { |body| mass(body) }
         { volume: @bodies.sum(&:volume), mass: masses.empty? ? nil : masses.sum, complete: masses.size == weighed.size, faces: @bodies.sum { |b| b.facets.faces.size } }
       end

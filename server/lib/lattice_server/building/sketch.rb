@@ -59,7 +59,7 @@ module LatticeServer
 
       def shape
         parts = @problem.parts
-        inventory = Lattice::Shape::Inventory.new(parts.bodies, @problem.materials.to_h)
+        inventory = Lattice::Shape::Inventory.new(parts.bodies, @problem.materials.to_h, @problem.sections)
         { digest: @problem.shape_digest, dimension: parts.dimension, size: parts.bodies.empty? ? nil : parts.size, up: up,
           bodies: inventory.rows.map { |row| row.merge(made_of(row[:name])) }, total: inventory.total,
           outlines: outlines, lines: lines, corners: corners, regions: regions, patches: parts.patches, reports: parts.reports, through: through, bolts: bolts, lines_between: lines_between }
