@@ -201,7 +201,11 @@ RSpec.describe Lattice::Shape::Inventory do
     line = { "kind" => "line", "name" => "bars", "corners" => [spot(0, 0, 0), spot(0, 0, 500)] }
     bars = { "kind" => "body", "name" => "rod", "outline" => "bars", "make" => "members" }
     steel = { "kind" => "material", "target" => "rod", "material" => "steel S355" }
-    weighed = ->(*more) { shape_problem(line, bars, steel, outline_named("round", rectangle("0 mm", "0 mm", "10 mm", "20 mm")), *more).then { |p| described_class.new(p.parts.bodies, p.materials.to_h, p.sections) } }
+    weighed = lambda { |*more|
+      shape_problem(line, bars, steel, outline_named("round", rectangle("0 mm", "0 mm", "10 mm", "20 mm")), *more).then do |p|
+        described_class.new(p.parts.bodies, p.materials.to_h, p.sections)
+      end
+    }
     expect(weighed[{ "kind" => "section", "target" => "rod", "outline" => "round" }].total).to include(mass: be_near(0.5 * 2e-4 * 7850, 1e-9), complete: true)
     expect(weighed[].total).to include(mass: nil, complete: false)
   end
