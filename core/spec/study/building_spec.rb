@@ -181,7 +181,8 @@ RSpec.describe "Buildings that are pushed over and shaken" do
                               "deck moves along x, mm", "deck moves along y, mm", "deck accelerates along x, m/s2", "deck accelerates along y, m/s2"])
     expect(courses.size).to eq(61)
     expect(courses.drop(1).map { |row| row[4].abs }.max).to be_near(findings[:findings].find { |f| f[:kind] == "storeys" }[:drift] * 3000, 1e-4)
-    expect(tables.table("storeys")[1][0]).to eq("deck")
+    # Of all steps, not of those that are drawn alone.
+    expect(tables.table("storeys")[1]).to match(["deck", be_near(3000, 1e-9), be_near(3000, 1e-9), be_near(result.found[:shaking][:storeys][:drifts][0][:drift] * 3000, 1e-9), be > 0, be > 0])
   end
 
   it "bears as much where its fibres bend smoothly, and yields sooner the other way" do

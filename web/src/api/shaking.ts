@@ -11,6 +11,8 @@ export interface StoreysFinding {
   base: [number, number][];
   /** Of every storey the greatest by its height, and the frame of it. */
   drifts: { drift: number; frame: number }[];
+  /** m, of every floor. */
+  farthest: number[];
   /** With the ground, m/s²; of an earthquake alone, as is the greatest of every floor. */
   rates?: [number, number][][];
   fastest?: number[];

@@ -131,8 +131,7 @@ interface Floor {
 
 function Floors({ found }: { found: StoreysFinding }) {
   const { set } = useDesk();
-  const size = (v: [number, number] | undefined) => Math.hypot(v?.[0] ?? 0, v?.[1] ?? 0);
-  const rows: Floor[] = found.floors.map((f, i) => ({ name: f.name, level: f.level, moved: Math.max(...found.moved.map((row) => size(row[i]))), drift: found.drifts[i]?.drift ?? 0, rate: found.fastest?.[i] ?? null, frame: found.drifts[i]?.frame ?? 0 })).reverse();
+  const rows: Floor[] = found.floors.map((f, i) => ({ name: f.name, level: f.level, moved: found.farthest[i] ?? 0, drift: found.drifts[i]?.drift ?? 0, rate: found.fastest?.[i] ?? null, frame: found.drifts[i]?.frame ?? 0 })).reverse();
   const columns: Column<Floor>[] = [
     { key: "name", words: "floor", kind: "text", value: (r) => r.name },
     { key: "level", words: "at", kind: "length", value: (r) => r.level },

@@ -33,7 +33,7 @@ module Lattice
 
       def storeys_table(finding)
         TextTable.new(["floor", "at", "moves by", "drift below", *("accelerates by" if finding[:fastest])], finding[:floors].each_with_index.map do |floor, i|
-          [floor[:name], shown(floor[:level], "length"), shown(finding[:moved].map { |row| Math.hypot(*row[i]) }.max, "length"), share(finding[:drifts][i][:drift]),
+          [floor[:name], shown(floor[:level], "length"), shown(finding[:farthest][i], "length"), share(finding[:drifts][i][:drift]),
            *(shown(finding[:fastest][i], "acceleration") if finding[:fastest])]
         end)
       end

@@ -15,10 +15,12 @@ module Lattice
 
       def storeys
         found = all("storeys")[0]
-        [["floor", head("at", "length"), head("height", "length"), "greatest drift below", *(head("accelerates by", "acceleration") if found[:fastest])],
-         *found[:floors].each_with_index.map do |floor, i|
-           [floor[:name], number(floor[:level], "length"), number(floor[:height], "length"), found[:drifts][i][:drift], *(number(found[:fastest][i], "acceleration") if found[:fastest])]
-         end]
+        fastest = found[:fastest]
+        heads = [head("at", "length"), head("height", "length"), head("moves by", "length"), "greatest drift below", *(head("accelerates by", "acceleration") if fastest)]
+        [["floor", *heads], *found[:floors].each_with_index.map do |floor, i|
+          lengths = vector([floor[:level], floor[:height], found[:farthest][i]], "length")
+          [floor[:name], *lengths, found[:drifts][i][:drift], *(number(fastest[i], "acceleration") if fastest)]
+        end]
       end
 
       # Of a pushover, increment by increment.

@@ -92,6 +92,12 @@ module Lattice
 
       private
 
+      # @raise [InvalidInput] where its places have no turns
+      def turns!
+        stiff = places.map { |p| problem.parts.body(p.body) }.find { |b| !b.members? && !b.faces? } or return
+        raise statement.fault("the points of “#{stiff.name}” do not turn", path: "target", cure: "Choose points of members or shells.")
+      end
+
       # @param piece [#material, #body]
       # @param property [Symbol] of its material
       # @return [Float]

@@ -4,10 +4,11 @@ module Lattice
   module Load
     # A record of how the ground shakes: its acceleration in equal steps, straight between.
     class GroundMotion
-      UNITS = { "m/s2" => 1.0, "g" => 9.80665 }.freeze
+      G = Study::Kinds::Vibration::GRAVITY
+      UNITS = { "m/s2" => 1.0, "g" => G }.freeze
       MOST = 20_000 # values
-      STRONGEST = 3 * 9.80665 # m/s²; no ground has been felt to shake more
-      WEAKEST = 0.02 * 9.80665 # m/s²; hardly felt
+      STRONGEST = 3 * G # m/s²; no ground has been felt to shake more
+      WEAKEST = 0.02 * G # m/s²; hardly felt
       PERIODS = Numo::DFloat.cast((0..60).map { |k| 0.03 * (150.0**(k / 60.0)) }) # s, of its spectrum
       RATIO = 0.05 # of damping, in its spectrum
       SPECTRA = {} # rubocop:disable Style/MutableConstant -- of the last few records, which are asked for with every edit
@@ -69,15 +70,15 @@ module Lattice
         return unless peak > STRONGEST
 
         other = statement["unit"] == "g" ? "m/s2" : "cm/s2 or the like, which a scale of 0.01 makes m/s2"
-        raise statement.fault("its peak of #{(peak / 9.80665).round(1)} g is more than any ground has shaken", path: "unit", cure: "Its values are most likely in #{other}.")
+        raise statement.fault("its peak of #{(peak / G).round(1)} g is more than any ground has shaken", path: "unit", cure: "Its values are most likely in #{other}.")
       end
 
       # @return [Array<Fault>]
       def oddities
         return [] if values.size < 2 || peak >= WEAKEST
 
-        [statement.fault_at("its peak of #{format('%.2g', peak / 9.80665)} g would hardly be felt", path: "unit",
-                                                                                                    cure: statement["unit"] == "g" ? "Look whether its values are in g." : "Its values may be in g.")]
+        [statement.fault_at("its peak of #{format('%.2g', peak / G)} g would hardly be felt", path: "unit",
+                                                                                              cure: statement["unit"] == "g" ? "Look whether its values are in g." : "Its values may be in g.")]
       end
 
       # @return [Hash] peak m/s², duration s, periods s, spectrum m/s²

@@ -20,6 +20,9 @@ module Lattice
       Section = Struct.new(:groups, :elastic, :young, :outer) do
         def everywhere? = @everywhere.nil? ? @everywhere = groups.any? { |group| group.law.first.nil? } : @everywhere
 
+        # Strains by forces, while all is elastic: [3, 3]
+        def compliance = @compliance ||= Numo::Linalg.inv(elastic)
+
         # The least stress at which something flows, Pa.
         def first = everywhere? ? nil : groups.map { |group| group.law.first }.min
 

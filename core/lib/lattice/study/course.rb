@@ -12,15 +12,13 @@ module Lattice
       # @param storeys [Storeys]
       # @param start [Numo::DFloat] [unknowns] from where movement is counted
       # @param shapes [Numo::DFloat] [k, unknowns] how all moves with the ground
-      # @param count [Integer] of steps
-      def initialize(structure, storeys, start, shapes, count)
+      def initialize(structure, storeys, start, shapes)
         @structure = structure
         @storeys = storeys
         @start = start
         @shapes = shapes
         @times = []
         @rows = []
-        @count = count
         @iterations = 0
         @parts = 0
       end
@@ -50,16 +48,17 @@ module Lattice
         told = ->(list) { list.each_slice(every).map(&:last).then { |some| rounded(some) } }
         { times: told[times], base: told[base], ground: told[ground], farthest: told[farthest], iterations: @iterations, steps: size, parts: @parts,
           most: { base: most(base), farthest: farthest.max, ground: ground.transpose.map { |list| list.map(&:abs).max } },
-          storeys: if @storeys.any?
-                     @storeys.to_h(moved, base).merge(moved: told[moved], base: told[base], rates: told[rates], fastest: @storeys.floors.each_index.map do |i|
-                       most(rates.map do |row|
-                         row[i]
-                       end)
-                     end)
-                   end }
+          storeys: storeys(moved, rates, base, told) }
       end
 
       private
+
+      # What is greatest is of all moments.
+      def storeys(moved, rates, base, told)
+        return unless @storeys.any?
+
+        @storeys.to_h(moved, base).merge(moved: told[moved], base: told[base], rates: told[rates], fastest: @storeys.floors.each_index.map { |i| most(rates.map { |row| row[i] }) })
+      end
 
       # Of two components.
       def most(rows) = rows.map { |parts| Math.sqrt(parts.sum { |v| v * v }) }.max

@@ -23,7 +23,6 @@ module Lattice
       def down_to = @study.quantity("down_to", "ratio") || DOWN_TO
       def at_least = @study.quantity("at_least", "ratio")
       def far = @study.quantity("far", "length")
-      def held = @study["held"].to_s.empty? ? nil : @study["held"]
 
       # @return [Boolean] whether the loads themselves grow by set amounts, which cannot follow what gives way
       def by_loads? = @study["control"] == "loads"
@@ -35,7 +34,7 @@ module Lattice
       end
 
       # @return [Array] by meaning
-      def signature = [first, increments, upto, down_to, by_loads?, imperfection&.then { |i| [i.shape, i.size] }, far].compact + [held].compact
+      def signature = [first, increments, upto, down_to, by_loads?, imperfection&.then { |i| [i.shape, i.size] }, far]
 
       # @raise [InvalidInput]
       def check!

@@ -29,9 +29,10 @@ module Lattice
 
       # @param moved [Array] of every frame by floor two components, see #read
       # @param base [Array] of every frame the two components of what holds the feet, N
-      # @return [Hash] axes, floors, moved, base, and drifts: the greatest of every storey by its height, and its frame
+      # @return [Hash] axes, floors, moved, base, and drifts: the greatest of every storey by its height, and its frame; farthest m of every floor
       def to_h(moved, base)
-        { axes: across.map { |k| "xyz"[k] }, floors: floors.map { |f| { name: f.name, level: f.level, height: f.height } }, moved: moved, base: base, drifts: drifts(moved) }
+        { axes: across.map { |k| "xyz"[k] }, floors: floors.map { |f| { name: f.name, level: f.level, height: f.height } }, moved: moved, base: base, drifts: drifts(moved),
+          farthest: floors.each_index.map { |i| moved.map { |row| Math.hypot(*row[i]) }.max } }
       end
 
       private

@@ -114,7 +114,7 @@ module Lattice
 
         # Compliance of elastic sections: [y, places, 3, 3]
         def elastic(number, count)
-          table = Numo::Linalg.inv(@fibring.sections[number].elastic)
+          table = @fibring.sections[number].compliance
           Numo::DFloat.zeros(count, PLACES.size, 3, 3) + table.reshape(1, 1, 3, 3)
         end
 
@@ -152,7 +152,7 @@ module Lattice
         end
 
         # Strains of elastic sections under forces: [y, places, 3]
-        def yielding_to(number, forces) = forces.reshape(forces.size / 3, 3).dot(Numo::Linalg.inv(@fibring.sections[number].elastic)).reshape(*forces.shape)
+        def yielding_to(number, forces) = forces.reshape(forces.size / 3, 3).dot(@fibring.sections[number].compliance).reshape(*forces.shape)
 
         # Elements that flow, or may.
         # @param forces [Numo::DFloat] [y, places, 3] of elastic sections

@@ -17,8 +17,7 @@ module Lattice
         def check!
           super
           raise statement.fault("a floor in a model of the plane holds nothing", path: "target", cure: "Take it out.") unless problem.parts.dimension == 3
-          stiff = places.map { |p| problem.parts.body(p.body) }.find { |b| !b.members? && !b.faces? }
-          raise statement.fault("the points of “#{stiff.name}” do not turn", path: "target", cure: "Choose points of members or shells.") if stiff
+          turns!
 
           check_plane
         end

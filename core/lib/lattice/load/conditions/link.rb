@@ -13,8 +13,7 @@ module Lattice
           raise statement.fault("“#{wrong.name}” is no point", path: "target", cure: "Choose points, such as the ends of members.") if wrong
 
           super
-          stiff = places.map { |p| problem.parts.body(p.body) }.find { |b| !b.members? && !b.faces? }
-          raise statement.fault("the points of “#{stiff.name}” do not turn", path: "target", cure: "Choose points of members or shells.") if stiff
+          turns!
         end
 
         def reach = statement.quantity("reach", "length")

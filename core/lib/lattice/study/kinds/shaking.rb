@@ -5,7 +5,7 @@ module Lattice
     module Kinds
       # An earthquake: the ground shakes as recorded, and what stands on it bends, flows and sways in time, step by step.
       class Shaking < Marching
-        VERSION = 1
+        VERSION = 2
         READ = %w[limit path gauge].freeze
 
         class << self
@@ -88,7 +88,7 @@ module Lattice
           raise SolveFailed.new("nothing that can shake has a mass", statement: @study.id, cure: "Give bodies a density, or let places carry a mass.") if masses.dot(shapes).abs.max.zero?
 
           @frames = []
-          @course = Course.new(@structure, @storeys, @held.moved, shapes, asked.count)
+          @course = Course.new(@structure, @storeys, @held.moved, shapes)
           walk = Engine::Motion.new(@equations, masses, asked.damping, shapes, asked.ground)
           reason = walk.call(@held, asked.step, asked.count) { |moment| taken(moment, asked) }
           @stuck = reason == "done" ? nil : walk.stuck
