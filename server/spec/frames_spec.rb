@@ -11,17 +11,6 @@ RSpec.describe LatticeServer::App do
     api_get("/models/#{view['id']}")[1]
   end
 
-  # @return [Array(Integer, Hash, Hash)] status, meta and arrays of numbers, or the refusal
-  def fields(study, words)
-    header "Host", "localhost:4567"
-    get "/api/results/#{study['result']}/fields?#{words}"
-    return [last_response.status, answer, {}] unless last_response.status == 200
-
-    head, bytes = last_response.body.b.split("\n", 2)
-    parsed = JSON.parse(head)
-    [200, parsed["meta"], parsed["arrays"].transform_values { |a| bytes[a["offset"], 4 * a["shape"].reduce(:*)].unpack(a["type"] == "f4" ? "e*" : "l<*") }]
-  end
-
   let(:material) { { "kind" => "material", "target" => "everything", "material" => "given", "properties" => Models::STEEL.merge("poisson" => "0") } }
   let(:ending) { [{ "kind" => "mesh", "size" => "20 mm", "order" => "linear" }, { "kind" => "study", "name" => "s", "type" => "static" }] }
   let(:plate) do

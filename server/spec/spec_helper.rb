@@ -31,6 +31,17 @@ module Api
     api_post("/projects/#{project}/models", { document: document })[1]
   end
 
+  # @return [Array(Integer, Hash, Hash)] status, meta and arrays of numbers, or the refusal
+  def fields(study, words)
+    header "Host", "localhost:4567"
+    get "/api/results/#{study['result']}/fields?#{words}"
+    return [last_response.status, answer, {}] unless last_response.status == 200
+
+    head, bytes = last_response.body.b.split("\n", 2)
+    parsed = JSON.parse(head)
+    [200, parsed["meta"], parsed["arrays"].transform_values { |a| bytes[a["offset"], 4 * a["shape"].reduce(:*)].unpack(a["type"] == "f4" ? "e*" : "l<*") }]
+  end
+
   def runs = LatticeServer::Store::Runs.new(LatticeServer::Database.connect)
 
   # Computes a queued run here and now.

@@ -8,10 +8,41 @@ module LatticeServer
     module_function
 
     # @return [Hash] keywords of Building::Fields#fields; a frame that is no number is none
+    # @raise [Problem]
     def read(params)
-      { names: params[:names].to_s.split(",").first(MOST), frame: frame(params[:frame]), layer: params[:layer], less_frame: frame(params[:less_frame]) }
+      { names: params[:names].to_s.split(",").first(MOST), frame: frame(params[:frame]), layer: params[:layer], less_frame: frame(params[:less_frame]),
+        how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")), cut: params[:cut] && cut(params[:cut].split(",")) }
     end
 
     def frame(text) = Integer(text || "0", exception: false) || -1
+
+    def how(text)
+      known = Lattice::Result::Reading::HOWS
+      known.include?(text) ? text : raise(Problem.new(422, "“#{text}” is not a way to read a field", cure: "Known: #{known.join(', ')}."))
+    end
+
+    # "z,0.1,0,0": along z through a point, m.
+    def around(parts)
+      through = numbers(parts.drop(1), 3)
+      raise Problem.new(422, "“around” is not an axis and a point on it", cure: "Send such as z,0,0,0.") unless axis(parts) && through
+
+      Lattice::Shape::Around.new(Numo::DFloat.zeros(3).tap { |unit| unit[axis(parts)] = 1.0 }, Numo::DFloat.cast(through))
+    end
+
+    # "x,0.1": across x at a place, m.
+    def cut(parts)
+      at = numbers(parts.drop(1), 1)
+      raise Problem.new(422, "“cut” is not an axis and a place on it", cure: "Send such as x,0.1.") unless axis(parts) && at
+
+      { axis: axis(parts), at: at[0] }
+    end
+
+    def axis(parts) = %w[x y z].index(parts[0])
+
+    # @return [Array<Float>, nil]
+    def numbers(texts, count)
+      found = texts.map { |t| Float(t, exception: false) }
+      found if found.size == count && found.all? { |v| v&.finite? && v.abs < 1e6 }
+    end
   end
 end

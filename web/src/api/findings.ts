@@ -222,6 +222,8 @@ export interface Findings {
     catalogue: { name: string; words: string; dimension: string }[];
     /** Of shells; one without a name elsewhere. */
     layers: string[];
+    /** Fields are known as every element has them, and along axes that go around. */
+    by_element: boolean;
     frames: ResultFrame[];
   };
 }

@@ -153,15 +153,42 @@ export function useElements(digest: string | null, choice: MeshChoice) {
 
 export interface FieldMeta {
   extremes: Record<string, { min: number; max: number; min_at: number[]; max_at: number[]; dimension: string }>;
+  /** Values come at the corners of triangles. */
+  corners: boolean;
+  /** Bodies that a plane lays open, over the triangles of the cut. */
+  cut: [string, string, number, number][];
 }
 
+export type How = "averaged" | "unaveraged" | "element";
+export type Axis = "x" | "y" | "z";
+
+/** How a field is read. */
+export interface Reading {
+  how: How;
+  /** Around an axis along one of the model's, through a point, m. */
+  around: { axis: Axis; through: [number, number, number] } | null;
+  /** The inside on a plane across an axis at a place, m. */
+  cut: { axis: Axis; at: number } | null;
+}
+
+export const PLAIN: Reading = { how: "averaged", around: null, cut: null };
+
 /** @param less the result, and the frame of it, that the field is taken less of */
-export function useField(digest: string | null, name: string, frame: number, layer: string | null, less: { result: string; frame: number } | null = null) {
-  const words = new URLSearchParams({ names: name, frame: String(frame), ...(layer ? { layer } : {}), ...(less ? { less: less.result, less_frame: String(less.frame) } : {}) }).toString();
+export function useField(digest: string | null, name: string, frame: number, layer: string | null, less: { result: string; frame: number } | null = null, reading: Reading = PLAIN) {
+  const words = new URLSearchParams({
+    names: name,
+    frame: String(frame),
+    ...(layer ? { layer } : {}),
+    ...(less ? { less: less.result, less_frame: String(less.frame) } : {}),
+    ...(reading.how === "averaged" ? {} : { how: reading.how }),
+    ...(reading.around ? { around: [reading.around.axis, ...reading.around.through].join(",") } : {}),
+    ...(reading.cut ? { cut: `${reading.cut.axis},${reading.cut.at}` } : {}),
+  }).toString();
   return useQuery({
     queryKey: ["field", digest, words],
     enabled: digest !== null,
     staleTime: Infinity,
+    gcTime: reading.cut ? 20_000 : undefined,
     placeholderData: keepPreviousData,
     queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?${words}`),
   });

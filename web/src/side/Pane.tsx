@@ -7,7 +7,8 @@ import { useNote } from "../note/context";
 import { digits } from "../ui/units";
 import { boxOfModel } from "../window/boxes";
 import type { CameraHandle, CameraLink } from "../window/Controls";
-import { FieldScene, type Told } from "../window/FieldScene";
+import { FieldScene } from "../window/FieldScene";
+import type { Pointed } from "../window/MeshScene";
 import { Follow, Label } from "../window/Mark";
 import { gradient } from "../window/palette";
 import { scaleOf } from "../window/scale";
@@ -33,7 +34,7 @@ export function Pane({ letter, pane, box, link, shared, models, onChoose }: Prop
   const keep = useCallback((handle: CameraHandle) => {
     camera.current = handle;
   }, []);
-  const [pointed, setPointed] = useState<Told | null>(null);
+  const [pointed, setPointed] = useState<Pointed | null>(null);
   const [label, setLabel] = useState<HTMLElement | null>(null);
   const { view, study, skin, found, extreme, parted } = pane;
   const { low, high } = boxOfModel(view ?? box);

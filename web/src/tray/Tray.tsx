@@ -16,6 +16,7 @@ import { ConnectorsTable } from "./ConnectorsTable";
 import { GaugesTable } from "./GaugesTable";
 import { LadderTable } from "./LadderTable";
 import { PathsTable } from "./PathsTable";
+import { ProbesTable } from "./ProbesTable";
 import { ReactionsTable } from "./ReactionsTable";
 import { RunLog } from "./RunLog";
 import { StagesTable } from "./StagesTable";
@@ -23,7 +24,7 @@ import { StoreysTable } from "./StoreysTable";
 import { StrengthTable } from "./StrengthTable";
 import { WayTable } from "./WayTable";
 
-type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "probes" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
 const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
@@ -34,6 +35,7 @@ const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", 
 export function Tray() {
   const { view } = useNote();
   const { selected, set } = useDesk();
+  const probes = useDesk((desk) => desk.probes.length);
   const statement = view.document.statements.find((s) => s.id === selected);
   const drawn = (statement?.kind === "outline" || statement?.kind === "line") && cornersOf(statement).length > 0 ? statement : null;
   const framed = view.studies.some((s) => s.findings?.summary.frames.some((f) => (f.members?.length ?? 0) > 0));
@@ -46,6 +48,8 @@ export function Tray() {
   useEffect(() => {
     if (own) setTab(own);
   }, [own]);
+  // The first label that is put opens their list; when the last is gone there is none.
+  useEffect(() => setTab((old) => (probes > 0 && old !== "probes" ? "probes" : probes === 0 && old === "probes" ? "reactions" : old)), [probes]);
   useEffect(() => setTab((old) => (drawn ? "corners" : old === "corners" ? "parts" : old)), [drawn]);
 
   const has = (...kinds: Kind[]) => view.document.statements.some((s) => kinds.includes(s.kind) && !s.off);
@@ -59,6 +63,7 @@ export function Tray() {
     ["stages", "Stages", view.document.statements.some((s) => s.kind === "study" && s.type === "stages" && !s.off)],
     ["storeys", "Storeys", view.document.statements.some((s) => s.kind === "study" && (s.type === "shaking" || (s.type === "collapse" && has("floor"))) && !s.off)],
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
+    ["probes", "Probes", probes > 0],
     ["paths", "Paths", has("path")],
     ["gauges", "Gauges", has("gauge", "section_cut", "radiated_power")],
     ["life", "Life", view.document.statements.some((s) => s.kind === "study" && s.type === "life" && !s.off)],
@@ -88,6 +93,7 @@ export function Tray() {
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "members" && <MembersTable />}
+        {tab === "probes" && <ProbesTable />}
         {tab === "modes" && <ModesTable />}
         {tab === "way" && <WayTable />}
         {tab === "stages" && <StagesTable />}

@@ -2,7 +2,8 @@ import { useState } from "react";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
-import { gradient } from "./palette";
+import { BANDS } from "./fieldMaterial";
+import { bandsOf, gradient } from "./palette";
 
 interface Props {
   stops: readonly [number, number, number][];
@@ -10,13 +11,15 @@ interface Props {
   high: number;
   /** In force when it lies within the scale. */
   limit: number | null;
+  /** The scale goes in steps. */
+  banded?: boolean;
   /** Greatest value of the field. */
   peak: number;
   kind: string;
 }
 
 /** The scale: it ends at the limit, and what is over it is hatched. */
-export function Legend({ stops, low, high, limit, peak, kind }: Props) {
+export function Legend({ stops, low, high, limit, banded = false, peak, kind }: Props) {
   const { shown } = useNote();
   const { ends, set } = useDesk();
   const over = limit !== null && peak > limit && limit <= high * 1.0001;
@@ -25,7 +28,7 @@ export function Legend({ stops, low, high, limit, peak, kind }: Props) {
   return (
     <div className="card w-full px-3 pb-1.5 pt-2" data-testid="legend">
       <div className="flex h-2.5 overflow-hidden rounded-sm">
-        <div className="flex-1" style={{ background: gradient(stops) }} />
+        <div className="flex-1" style={{ background: banded ? bandsOf(stops, BANDS) : gradient(stops) }} />
         {limit !== null && <div className="w-3" style={{ background: "#e6a23c" }} />}
         {over && <div className="w-[14%]" style={{ background: "repeating-linear-gradient(135deg, #a92b1e 0 4px, #db6b57 4px 8px)" }} />}
       </div>

@@ -1,5 +1,4 @@
 import { useCallback, useRef, useState, type ReactNode } from "react";
-import { FlipHorizontal2, Scissors } from "lucide-react";
 import { Refused } from "../api/client";
 import { useElements, useQuality } from "../api/hooks";
 import type { Quality } from "../api/types";
@@ -9,6 +8,7 @@ import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
 import { BeforeMeshing } from "./BeforeMeshing";
+import { CutOpen } from "./CutOpen";
 import { Card, Empty } from "./Card";
 import type { CameraHandle } from "./Controls";
 import { ElementsScene, type PointedElement } from "./ElementsScene";
@@ -110,26 +110,9 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
 
 /** Cuts the mesh open along whole elements. */
 function CutBar({ children }: { children: ReactNode }) {
-  const { clip, set } = useDesk();
-  const icon = "size-3.5";
   return (
     <div role="toolbar" aria-label="Looking inside" className="card absolute bottom-3 left-4 flex items-center gap-1 px-1.5 py-1 text-[12px]">
-      <button className={`flex h-6 items-center gap-1 rounded px-1.5 ${clip ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={clip !== null} onClick={() => set({ clip: clip ? null : { axis: "x", at: 0.5, turned: false } })}>
-        <Scissors className={icon} /> cut open
-      </button>
-      {clip && (
-        <>
-          {(["x", "y", "z"] as const).map((axis) => (
-            <button key={axis} aria-pressed={clip.axis === axis} className={`rounded px-1 ${clip.axis === axis ? "bg-slate text-white" : "hover:bg-glow"}`} onClick={() => set({ clip: { ...clip, axis } })}>
-              {axis}
-            </button>
-          ))}
-          <input type="range" aria-label="Where the mesh is cut" className="w-28 accent-slate" min={0} max={1} step={0.02} value={clip.at} onChange={(event) => set({ clip: { ...clip, at: Number(event.target.value) } })} />
-          <button className="grid size-6 place-items-center rounded hover:bg-glow" aria-label="Show the other side" title="Show the other side" onClick={() => set({ clip: { ...clip, turned: !clip.turned } })}>
-            <FlipHorizontal2 className={icon} />
-          </button>
-        </>
-      )}
+      <CutOpen label="Where the mesh is cut" step={0.02} />
       {children}
     </div>
   );

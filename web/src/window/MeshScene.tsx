@@ -1,103 +1,119 @@
 import { useEffect, useMemo } from "react";
 import { useFrame, useThree, type ThreeEvent } from "@react-three/fiber";
-import { BufferAttribute, BufferGeometry, Vector2 } from "three";
+import { Mesh, type BufferAttribute, type Intersection, type Raycaster, type Vector2 } from "three";
 import type { Arrays } from "../api/client";
 import type { SkinMeta } from "../api/hooks";
-import { fieldMaterial } from "./fieldMaterial";
+import { FieldGeometry } from "./fieldGeometry";
+import { BANDS, clipOf, fieldMaterial, inkMaterial, keeps, type Clip } from "./fieldMaterial";
 
 export interface Pointed {
-  node: number;
+  /** Corner of the skin's triangles. */
+  corner: number;
+  value: number;
   at: [number, number, number];
 }
 
-interface Props {
+export interface MeshSceneProps {
   skin: Arrays<SkinMeta>;
-  /** [k] at the nodes of the skin. */
+  /** [k] at the nodes of the skin, or [3 t] at the corners of its triangles. */
   values: Float32Array;
   stops: readonly [number, number, number][];
   low: number;
   high: number;
   limit: number | null;
   /** [k * 3], and by how much it is drawn. */
-  displacement?: Float32Array;
+  displacement?: Float32Array | undefined;
   exaggeration?: number;
   animated?: boolean;
   /** [k] 1 where it is not to be read. */
-  veiled?: Float32Array;
+  veiled?: Float32Array | undefined;
   /** Draw the sides of elements, or only the edges of the shape. */
   sides: boolean;
+  banded?: boolean;
+  clip?: Clip | null;
+  /** [k * 3] where the plane finds what is drawn apart. */
+  still?: Float32Array | undefined;
   onPoint: (pointed: Pointed | null) => void;
+  onPick?: ((pointed: Pointed) => void) | undefined;
 }
 
 /** A meshed skin coloured by a field, deformed as much as wanted. */
-export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, veiled, sides, onPoint }: Props) {
+export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, veiled, sides, banded = false, clip = null, still, onPoint, onPick }: MeshSceneProps) {
   const { invalidate } = useThree();
   const rest = skin.arrays.positions as Float32Array;
-  const position = useMemo(() => new BufferAttribute(new Float32Array(rest), 3), [rest]);
-  const surface = useMemo(() => indexed(position, skin.arrays.triangles as Int32Array), [position, skin]);
-  const ink = useMemo(() => indexed(position, (sides ? skin.arrays.sides : skin.arrays.lines) as Int32Array), [position, skin, sides]);
+  const own = values.length !== rest.length / 3;
+  const drawn = useMemo(() => new FieldGeometry(skin, still ?? rest, own, sides), [skin, still, rest, own, sides]);
   const material = useMemo(() => fieldMaterial(stops), [stops]);
+  const ink = useMemo(() => inkMaterial(sides ? 0.5 : 0.85), [sides]);
+  const plane = useMemo(() => clipOf(clip), [clip]);
 
   useEffect(() => {
-    surface.setAttribute("value", new BufferAttribute(values, 1));
-    if (veiled) surface.setAttribute("veiled", new BufferAttribute(veiled, 1));
+    drawn.colour(values, veiled);
     invalidate();
-  }, [surface, values, veiled, invalidate]);
+  }, [drawn, values, veiled, invalidate]);
 
   useEffect(() => {
-    const { range, limit: bound } = material.uniforms;
+    const { range, limit: bound, bands, clip: at } = material.uniforms;
     if (range) (range.value as Vector2).set(low, high);
     if (bound) bound.value = limit ?? 1e30;
+    if (bands) bands.value = banded ? BANDS : 0;
+    if (at) at.value = plane;
+    if (ink.uniforms.clip) ink.uniforms.clip.value = plane;
     invalidate();
-  }, [material, low, high, limit, invalidate]);
-
-  const place = useMemo(
-    () => (factor: number) => {
-      const array = position.array as Float32Array;
-      if (displacement) for (let i = 0; i < array.length; i += 1) array[i] = (rest[i] as number) + factor * (displacement[i] as number);
-      else array.set(rest);
-      position.needsUpdate = true;
-    },
-    [displacement, position, rest],
-  );
+  }, [material, ink, low, high, limit, banded, plane, invalidate]);
 
   useEffect(() => {
-    place(exaggeration);
-    surface.computeBoundingSphere();
-    ink.computeBoundingSphere();
+    drawn.place(displacement, exaggeration);
+    drawn.measure();
     invalidate();
-  }, [place, exaggeration, animated, surface, ink, invalidate]);
+  }, [drawn, displacement, exaggeration, animated, invalidate]);
 
   useFrame(({ clock }) => {
     if (!animated) return;
-    place(exaggeration * Math.sin(clock.elapsedTime * 2.4));
+    drawn.place(displacement, exaggeration * Math.sin(clock.elapsedTime * 2.4));
     invalidate();
   });
 
-  function point(event: ThreeEvent<PointerEvent>) {
+  function pointed(event: ThreeEvent<PointerEvent> | ThreeEvent<MouseEvent>): Pointed | null {
     const face = event.face;
-    if (!face || animated) return;
-    const near = [face.a, face.b, face.c].reduce((best, node) => (distance(position, node, event.point) < distance(position, best, event.point) ? node : best));
-    onPoint({ node: near, at: [position.getX(near), position.getY(near), position.getZ(near)] });
+    if (!face || animated) return null;
+    const near = [face.a, face.b, face.c].reduce((best, corner) => (distance(drawn.placeOf(corner), event.point) < distance(drawn.placeOf(best), event.point) ? corner : best));
+    return { corner: (event.faceIndex ?? 0) * 3 + [face.a, face.b, face.c].indexOf(near), value: values[near] ?? 0, at: drawn.placeOf(near) };
+  }
+
+  /** What the plane hides is not pointed at. */
+  function raycast(this: Mesh, caster: Raycaster, found: Intersection[]) {
+    const hits: Intersection[] = [];
+    Mesh.prototype.raycast.call(this, caster, hits);
+    const places = drawn.surface.getAttribute("rest") as BufferAttribute;
+    const corner = (c: number) => [places.getX(c), places.getY(c), places.getZ(c)] as const;
+    found.push(...hits.filter((h) => h.face && [h.face.a, h.face.b, h.face.c].some((c) => keeps(plane, corner(c)))));
   }
 
   return (
     <>
-      <mesh geometry={surface} material={material} onPointerMove={point} onPointerOut={() => onPoint(null)} />
-      <lineSegments geometry={ink}>
-        <lineBasicMaterial color="#22313b" transparent opacity={sides ? 0.5 : 0.85} />
-      </lineSegments>
+      <mesh
+        geometry={drawn.surface}
+        material={material}
+        raycast={raycast}
+        onPointerMove={(event) => {
+          const told = pointed(event);
+          if (told) onPoint(told);
+        }}
+        onPointerOut={() => onPoint(null)}
+        onClick={
+          onPick &&
+          ((event) => {
+            const told = event.delta < 4 ? pointed(event) : null;
+            if (!told) return;
+            event.stopPropagation();
+            onPick(told);
+          })
+        }
+      />
+      <lineSegments geometry={drawn.ink} material={ink} />
     </>
   );
 }
 
-function indexed(position: BufferAttribute, index: Int32Array): BufferGeometry {
-  const geometry = new BufferGeometry();
-  geometry.setAttribute("position", position);
-  geometry.setIndex(new BufferAttribute(new Uint32Array(index), 1));
-  return geometry;
-}
-
-function distance(position: BufferAttribute, node: number, to: { x: number; y: number; z: number }): number {
-  return (position.getX(node) - to.x) ** 2 + (position.getY(node) - to.y) ** 2 + (position.getZ(node) - to.z) ** 2;
-}
+const distance = (at: [number, number, number], to: { x: number; y: number; z: number }) => (at[0] - to.x) ** 2 + (at[1] - to.y) ** 2 + (at[2] - to.z) ** 2;

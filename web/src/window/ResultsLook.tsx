@@ -1,7 +1,7 @@
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
-import { useField, useSkin } from "../api/hooks";
+import { useField, useSkin, type SkinMeta } from "../api/hooks";
 import { isShape } from "../api/frames";
 import type { CollapseFinding, Finding, LimitFinding, ResonanceFinding, StagesFinding, StrengthFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
@@ -17,7 +17,13 @@ import { Cracks } from "./Cracks";
 import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
 import { boxOfPoints } from "./boxes";
 import { apartBy } from "./drawnBodies";
-import { FieldScene, type Told } from "./FieldScene";
+import { FieldScene } from "./FieldScene";
+import { Ghost } from "./Ghost";
+import type { Pointed } from "./MeshScene";
+import { ProbeLabels, ProbeMarks, useProbes, valueAt } from "./Probes";
+import { ReadingBar } from "./ReadingBar";
+import { ToggleButton } from "./ToggleButton";
+import { useShownField, wordsAround } from "./useShownField";
 import { WayStrip } from "./WayStrip";
 import { FrequencyStrip } from "./FrequencyStrip";
 import { FrameStrip } from "./FrameStrip";
@@ -37,7 +43,7 @@ const ARROWS = [
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
 /** Fields of which the least tells. */
 const LEAST = ["life_power", "fatigue_safety"];
-const STRIP = [0, 118] as const; // pixels that the strip of frames covers
+const COVERED = { one: [0, 60], strip: [0, 150] } as const; // pixels that cards cover below, with a strip of frames and without
 
 /** The limit in force for a field: the tightest of those that read it. */
 function limitOf(study: StudyState, field: string): LimitFinding | null {
@@ -60,26 +66,22 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const { view, shown } = useNote();
   const { solve } = useSolve(view);
   const desk = useDesk();
-  const { ends, exaggeration, animated, marks, set } = desk;
-  const summary = study?.findings?.summary;
-  const fields = summary?.catalogue ?? [];
-  const field = fields.some((f) => f.name === desk.field) ? desk.field : (fields[0]?.name ?? desk.field);
-  const frames = summary?.frames ?? [];
-  const frame = frames[desk.frame] ? desk.frame : 0;
-  const layers = summary?.layers.filter((l) => l !== "") ?? [];
-  const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
+  const { ends, exaggeration, animated, marks, banded, hidden, set } = desk;
+  const { fields, field, frames, frame, layers, layer, clip, byElement, reading, found, error } = useShownField(view, study);
   const { data: rest } = useSkin(study?.mesh ?? null);
   const moves = useMemo(() => apartBy(view.shape, desk.apart), [view.shape, desk.apart]);
   const gone = absentIn(study?.findings?.findings ?? [], frame);
-  const skin = useMemo(() => rest && presentSkin(apartSkin(rest, moves), gone ? gone.split("\n") : []), [rest, moves, gone]);
-  const { data: found, error } = useField(study?.result ?? null, field, frame, layer);
+  const laid = useCallback((bare: Arrays<SkinMeta>) => presentSkin(apartSkin(bare, moves), [...hidden, ...(gone ? gone.split("\n") : [])]), [moves, gone, hidden]);
+  const skin = useMemo(() => rest && laid(rest), [rest, laid]);
+  const { probes, put, drop } = useProbes(study?.mesh ?? null);
+  const labels = useRef<HTMLDivElement>(null);
   const still = frames[frame]?.kind === "envelope";
   const grows = frames[0]?.kind === "increment";
   // Increments are a film of their own: one frame after the other.
   const staged = frames[0]?.kind === "stage";
   useFilm((grows || staged) && animated && found !== undefined, frames.length);
   const { data: reactions } = useField(desk.arrows === "reaction" && !still ? (study?.result ?? null) : null, "reaction_x,reaction_y,reaction_z", frame, null);
-  const [pointed, setPointed] = useState<Told | null>(null);
+  const [pointed, setPointed] = useState<Pointed | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
   const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
   const [pointLabel, setPointLabel] = useState<HTMLElement | null>(null);
@@ -118,13 +120,17 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const box = found.arrays.veiled ? boxOfPoints(rest.arrays.positions as Float32Array) : {};
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
   const course = desk.diagram && !still && found.arrays["diagram at"] ? drawn(diagramOf(found.arrays), desk.diagram, animated ? 0 : factor, (view.shape.size ?? 1) * 0.08) : null;
-  const title = fields.find((f) => f.name === field)?.words ?? field;
+  const named = (f: { name: string; words: string }) => wordsAround(f.name, f.words, reading.around !== null);
+  const title = named(fields.find((f) => f.name === field) ?? { name: field, words: field });
+  const text = (value: number | undefined) => (value === undefined ? "–" : shown.text(value, kind));
   const peak = leastTells || Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
 
   return (
     <>
-      <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? STRIP : undefined }}>
-        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} onPoint={setPointed} />
+      <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? COVERED.strip : COVERED.one }}>
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={(told) => put(told.corner, restAt(rest, told.corner))} />
+        {desk.ghost && <Ghost skin={skin} />}
+        <ProbeMarks places={animated ? [] : probes.map((p) => at(p.at))} box={labels} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
         {found.arrays.cracks && <Cracks cracks={found.arrays.cracks as Float32Array} size={view.shape.size ?? 1} />}
         {course && <Diagram shape={course} />}
@@ -147,11 +153,12 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             {(scale.signed || leastTells) && <Label keep={setLowLabel} text={shown.text(extremes.min, kind)} tone="bg-slate-soft text-white" />}
           </>
         )}
+        {!animated && <ProbeLabels probes={probes} texts={probes.map((p) => text(valueAt(p, found, field, rest)))} box={labels} onDrop={drop} />}
         {pointed && <Label keep={setPointLabel} text={shown.text(pointed.value, kind)} tone="bg-paper text-ink" />}
       </div>
       <Card>
         <span className={study.state === "stale" ? "opacity-60" : ""}>
-          <ChoiceChip label="field" value={field} options={fields.map((f) => [f.name, f.words] as const)} onChoose={(v) => set({ field: v, ends: { low: null, high: null } })}>
+          <ChoiceChip label="field" value={field} options={fields.map((f) => [f.name, named(f)] as const)} onChoose={(v) => set({ field: v, ends: { low: null, high: null } })}>
             <b className="font-sans text-[13px] font-semibold">{title}</b>
           </ChoiceChip>{" "}
           {layers.length > 0 && fields.find((f) => f.name === field)?.dimension === "stress" && (
@@ -180,7 +187,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         {found.arrays.veiled && <span className="ml-2 text-faint">grey: too near to the cut to be read</span>}
         {study.state === "stale" && <span className="ml-2 text-amber-ink">stale: the model has changed since</span>}
       </Card>
-      <div className={`card absolute ${frames.length > 1 ? "bottom-[124px]" : "bottom-[68px]"} left-4 flex items-center gap-2 px-2 py-1 text-[12px]`}>
+      <div className={`card absolute ${frames.length > 1 ? "bottom-[124px]" : "bottom-[68px]"} left-4 flex max-w-[calc(100%-32px)] flex-col gap-1 px-2 py-1 text-[12px]`}>
+        <ReadingBar byElement={byElement} clip={clip} />
+        <div className="flex flex-wrap items-center gap-2">
         {still && <span className="text-faint">an envelope does not move;</span>}
         <label className="flex items-center gap-1.5">
           displacements ×
@@ -197,16 +206,16 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             }}
           />
         </label>
-        <button className={`rounded px-1.5 ${factor === 1 ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
+        <ToggleButton pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
           true scale
-        </button>
+        </ToggleButton>
         <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
           {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
         </button>
         {view.shape.bodies.length > 1 && <ApartSlider />}
-        <button className={`rounded px-1.5 ${marks ? "bg-slate text-white" : "hover:bg-glow"}`} aria-pressed={marks} onClick={() => set({ marks: !marks })}>
+        <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
           extremes
-        </button>
+        </ToggleButton>
         {!still && (
           <span className="flex items-center gap-1">
             <span className="text-faint">arrows</span>
@@ -219,6 +228,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             <ChoiceChip label="diagram" value={desk.diagram} options={[["", "none"], ...FORCES.map((f) => [f, f] as const)] as const} onChoose={(v) => set({ diagram: v })} />
           </span>
         )}
+        </div>
       </div>
       <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
         {shape || frames[0]?.kind === "frequency" || frames[0]?.kind === "time" ? (
@@ -233,7 +243,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         ) : staged ? (
           <StageStrip frames={frames} at={frame} />
         ) : <FrameStrip frames={frames} at={frame} />}
-        <Legend stops={scale.stops} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
+        <Legend stops={scale.stops} banded={banded} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
       </div>
     </>
   );
@@ -253,6 +263,12 @@ function together(arrays: Arrays<unknown>["arrays"]): Float32Array {
   const parts = ["x", "y", "z"].map((c) => arrays[`reaction_${c}`] as Float32Array);
   const count = parts[0]?.length ?? 0;
   return Float32Array.from({ length: count * 3 }, (_, i) => parts[i % 3]?.[Math.floor(i / 3)] ?? 0);
+}
+
+/** Where a corner of the skin's triangles lies, m. */
+function restAt(skin: Arrays<SkinMeta>, corner: number): [number, number, number] {
+  const point = (skin.arrays.triangles as Int32Array)[corner] ?? 0;
+  return [0, 1, 2].map((k) => (skin.arrays.positions as Float32Array)[point * 3 + k] ?? 0) as [number, number, number];
 }
 
 /** Where a place of the mesh is drawn: moved with the nearest node of the skin. */

@@ -28,3 +28,16 @@ export const QUALITY_STOPS: readonly [number, number, number][] = [
 
 export const css = (stop: readonly [number, number, number]) => `rgb(${stop.map((c) => Math.round(c * 255)).join(" ")})`;
 export const gradient = (stops: readonly [number, number, number][]) => `linear-gradient(to right, ${stops.map(css).join(", ")})`;
+
+/** The colour at a share of the way along. */
+export function colourAt(stops: readonly [number, number, number][], share: number): [number, number, number] {
+  const along = Math.min(Math.max(share, 0), 1) * (stops.length - 1);
+  const [from, to] = [stops[Math.floor(along)], stops[Math.min(Math.floor(along) + 1, stops.length - 1)]] as [[number, number, number], [number, number, number]];
+  return from.map((v, k) => v + ((to[k] as number) - v) * (along % 1)) as [number, number, number];
+}
+
+/** The same colours in so many steps, each as wide as the others. */
+export function bandsOf(stops: readonly [number, number, number][], count: number): string {
+  const steps = Array.from({ length: count }, (_, i) => `${css(colourAt(stops, i / (count - 1)))} ${(i * 100) / count}% ${((i + 1) * 100) / count}%`);
+  return `linear-gradient(to right, ${steps.join(", ")})`;
+}

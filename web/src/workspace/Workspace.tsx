@@ -9,7 +9,7 @@ import { Tray } from "../tray/Tray";
 import { useShown } from "../ui/units";
 import { ModelWindow } from "../window/ModelWindow";
 import { Commands } from "./Commands";
-import { useDesk } from "./desk";
+import { CLEARED, useDesk } from "./desk";
 import { TopStrip } from "./TopStrip";
 
 export function Workspace({ id }: { id: string }) {
@@ -22,7 +22,7 @@ export function Workspace({ id }: { id: string }) {
   useKeys(id);
   useRefusals();
 
-  useEffect(() => set({ selected: null, picking: null, motion: null, colours: "", arrows: "", diagram: "", lit: [], chosen: [], spot: null, hidden: [], clear: false, clip: null, apart: 0, boxing: false, up: null, paper: false, study: null, frame: 0, layer: null, look: "shape", exaggeration: null, ends: { low: null, high: null }, complaint: null }), [id, set]);
+  useEffect(() => set(CLEARED), [id, set]);
 
   /** A model that is solved opens on its results. */
   useEffect(() => {

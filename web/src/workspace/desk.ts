@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import type { Axis, How } from "../api/hooks";
 import type { Motion, PlaceKey, PlaceKind } from "../api/types";
 
 export type Look = "shape" | "mesh" | "results";
@@ -7,6 +8,15 @@ export interface Complaint {
   message: string;
   cure: string | null;
   reload?: boolean;
+}
+
+/** A label that stays at a corner of the skin's triangles. */
+export interface Probe {
+  mesh: string;
+  corner: number;
+  /** m, where nothing has moved. */
+  at: [number, number, number];
+  number: number;
 }
 
 /** What lies on the desk: nothing in here is part of the model. */
@@ -52,6 +62,14 @@ interface Desk {
   /** The frame of the study that is shown, and the layer of shells; null takes the largest of all. */
   frame: number;
   layer: string | null;
+  /** How the field is averaged, and the axis that its components go around, through a point, m. */
+  how: How;
+  around: { axis: Axis; through: [number, number, number] } | null;
+  /** The scale goes in steps. */
+  banded: boolean;
+  /** Edges are drawn where nothing has moved, too. */
+  ghost: boolean;
+  probes: Probe[];
   /** Exaggeration of displacements; null lets the window choose. */
   exaggeration: number | null;
   animated: boolean;
@@ -64,16 +82,14 @@ interface Desk {
   complain: (complaint: Complaint | null) => void;
 }
 
-export const useDesk = create<Desk>((set) => ({
+/** What another model begins with. */
+export const CLEARED = {
   look: "shape",
   selected: null,
   picking: null,
-  pickField: "target",
-  pickKind: "faces",
   lit: [],
   chosen: [],
   spot: null,
-  glyphs: true,
   motion: null,
   colours: "",
   arrows: "",
@@ -82,20 +98,32 @@ export const useDesk = create<Desk>((set) => ({
   clear: false,
   clip: null,
   apart: 0,
-  through: false,
   boxing: false,
   up: null,
   paper: false,
   study: null,
-  field: "von_mises",
   frame: 0,
   layer: null,
+  how: "averaged",
+  around: null,
+  banded: false,
+  ghost: false,
+  probes: [],
   exaggeration: null,
-  animated: false,
   ends: { low: null, high: null },
+  complaint: null,
+} satisfies Partial<Desk>;
+
+export const useDesk = create<Desk>((set) => ({
+  ...CLEARED,
+  pickField: "target",
+  pickKind: "faces",
+  glyphs: true,
+  through: false,
+  field: "von_mises",
+  animated: false,
   marks: true,
   trayOpen: true,
-  complaint: null,
   set: (change) => set(change),
   complain: (complaint) => set({ complaint }),
 }));

@@ -31,14 +31,8 @@ module Lattice
       # @return [Numo::DFloat] [k, 3] units
       def directions(points, component)
         return all(axes[component], points.shape[0]) unless round?
-        return all(axis, points.shape[0]) if component == 2
 
-        arms = points - through.reshape(1, 3)
-        away = arms - (arms.dot(axis).reshape(points.shape[0], 1) * axis.reshape(1, 3))
-        on_axis = (V.norm(away) < 1e-9 * [arms.abs.max, 1e-12].max).where
-        away[on_axis, true] = all(Numo::DFloat.cast(V.across(axis.to_a)[0]), on_axis.size) unless on_axis.empty?
-        away = V.unit(away)
-        component.zero? ? away : V.cross(all(axis, points.shape[0]), away)
+        (@around ||= Shape::Around.new(axis, through)).directions(points, component)
       end
 
       private

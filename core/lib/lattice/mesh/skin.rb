@@ -17,6 +17,7 @@ module Lattice
 
       # @param grid [Grid]
       def initialize(grid)
+        @grid = grid
         @faces = []
         @edges = []
         places = grid.places.to_h { |key, conn| [key, grid.piece(key[0], conn) ? grid.points.place(key, conn) : nil] }.compact
@@ -25,9 +26,19 @@ module Lattice
         @nodes = grid.points.nodes[@points].dup
         @rank = Numo::Int32.zeros(grid.points.size)
         @rank[@points] = Numo::Int32.new(@points.size).seq
-        @triangles = join(surfaces, @faces) { |conn| cut(conn, TRIANGLES) }
+        @surfaces = surfaces
+        @triangles = join(surfaces, @faces) { |conn| cut(@rank[conn], TRIANGLES) }
         @sides = sides_of(surfaces.values)
         @lines = join(edges, @edges) { |conn| halves(conn) }
+      end
+
+      # Which node of which element every corner of its triangles is.
+      # @return [Numo::Int32] [t, 3] in the list of all nodes of all elements, block after block
+      def corners
+        @corners ||= begin
+          owners = Owners.new(@grid)
+          join(@surfaces, []) { |points, key| cut(owners.of(key[0], @grid.points.nodes[points]), TRIANGLES) }
+        end
       end
 
       private
@@ -35,7 +46,7 @@ module Lattice
       def join(places, ranges)
         first = 0
         parts = places.map do |(body, name), conn|
-          part = yield(conn)
+          part = yield(conn, [body, name])
           ranges << [body, name, first, part.shape[0]]
           first += part.shape[0]
           part
@@ -46,14 +57,14 @@ module Lattice
       def cut(conn, table)
         pieces = table.fetch(conn.shape[1])
         result = Numo::Int32.zeros(conn.shape[0], pieces.size, pieces[0].size)
-        pieces.each_with_index { |local, k| local.each_with_index { |n, i| result[true, k, i] = @rank[conn[true, n]] } }
+        pieces.each_with_index { |local, k| local.each_with_index { |n, i| result[true, k, i] = conn[true, n] } }
         result.reshape(conn.shape[0] * pieces.size, pieces[0].size)
       end
 
       def sides_of(conns)
         return Numo::Int32.zeros(0, 2) if conns.empty?
 
-        pairs = Numo::Int32.vstack(conns.map { |conn| cut(conn, SIDES) })
+        pairs = Numo::Int32.vstack(conns.map { |conn| cut(@rank[conn], SIDES) })
         unique = Algebra::Pairs.new([[pairs, [[0, 1]]]])
         Numo::Int32.vstack([unique.low, unique.high]).transpose.dup
       end

@@ -73,6 +73,9 @@ module Lattice
       # @return [Boolean] whether its frames are shapes without a size, and not states
       def shapes? = %w[mode shape].include?(frames[0].kind)
 
+      # @return [Boolean] whether it knows what every element alone has, and tensors at points; see Reading
+      def by_element? = true
+
       # @return [Integer] of frames that were computed
       def computed = @states.size
 

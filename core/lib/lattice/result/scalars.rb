@@ -15,6 +15,7 @@ module Lattice
 
       def self.read(tables, **parts) = new(**parts, scalars: tables)
       def tables = scalars
+      def by_element? = false
       def computed = 0
       def kept = [@states[0].is_a?(State) ? @states[0] : (@states[0] = @states[0].call)]
       def judged(_cases) = [0]

@@ -23,6 +23,16 @@ module Lattice
         end
       end
 
+      # @param tensor [Numo::DFloat] [n, 6]
+      # @param units [Numo::DFloat] [n, 3]
+      # @return [Numo::DFloat] [n, 3] what acts on a surface across each
+      def across(tensor, units)
+        x, y, z = (0..2).map { |k| units[true, k] }
+        Numo::DFloat.zeros(*units.shape).tap do |all|
+          [[0, 3, 5], [3, 1, 4], [5, 4, 2]].each_with_index { |(a, b, c), k| all[true, k] = (tensor[true, a] * x) + (tensor[true, b] * y) + (tensor[true, c] * z) }
+        end
+      end
+
       # R. von Mises, Mechanik der festen Körper im plastisch-deformablen Zustand, 1913.
       def von_mises(tensor)
         x, y, z, xy, yz, zx = (0..5).map { |k| tensor[true, k] }

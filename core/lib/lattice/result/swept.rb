@@ -26,6 +26,7 @@ module Lattice
 
       def self.read(tables, **parts) = new(**parts, weights: tables)
       def tables = weights
+      def by_element? = false
       def computed = 0
       def shapes? = false
       def judged(_cases) = [frames.size - 1]

@@ -68,7 +68,7 @@ module Lattice
         connectors = @result.shapes? || @result.computed.zero? ? [] : Result::ConnectorForces.rows(@result, @result.judged(@problem.cases))
         { mesh: @result.grid.summary, mass: @result.mass, loads: @result.totals, joins: @result.joins, bolts: @result.bolts, connectors: connectors,
           bars: @result.bars, catalogue: @result.catalogue.map(&:as_json),
-          layers: @result.layers, frames: frames, **of_frame(0) }
+          layers: @result.layers, by_element: @result.by_element?, frames: frames, **of_frame(0) }
       end
 
       def of_frame(frame)

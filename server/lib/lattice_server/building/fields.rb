@@ -47,22 +47,24 @@ module LatticeServer
       # @param frame [Integer]
       # @param layer [String, nil] of shells
       # @param less [Lattice::Result::Outcome, nil] whose fields are taken from them, in a frame of its own
+      # @param how [String] see ReadField; what is not averaged comes at the corners of triangles
+      # @param around [Lattice::Shape::Around, nil]
+      # @param cut [Hash, nil] axis 0 to 2 and at, m: the inside on that plane comes too
       # @return [String] the fields at the points of the skin
-      def fields(result, names:, frame:, layer: nil, less: nil, less_frame: 0)
+      def fields(result, names:, frame:, layer: nil, less: nil, less_frame: 0, how: "averaged", around: nil, cut: nil)
         [[result, frame], [less, less_frame]].each { |one, number| known!(one, names, number, layer) if one }
+        field = ReadField.new([[result, frame], [less, less_frame]].select(&:first), how: how, around: around, layer: layer)
         arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
         extremes = names.to_h do |name|
-          dimension = Lattice::Result::Catalogue.dimension_of(name)
-          field = result.field(name, frame, layer: layer)
-          field -= less.field(name, less_frame, layer: layer) if less
-          arrays[name] = Numo::SFloat.cast(field[drawn.points])
-          arrays["member #{name}"] = Numo::SFloat.cast(field[@member_points]) if @member_points
-          [name, extreme(field, result).merge(dimension: dimension)]
+          arrays[name] = Numo::SFloat.cast(field.drawn(name))
+          arrays["member #{name}"] = Numo::SFloat.cast(field.at_points(name)[@member_points]) if @member_points
+          [name, field.extreme(name).merge(dimension: Lattice::Result::Catalogue.dimension_of(name))]
         end
         arrays["veiled"] = Numo::SFloat.cast(result.veil.points[drawn.points]) if result.veil
         cracks = result.envelope?(frame) ? nil : result.state(frame).cracks
         arrays["cracks"] = Numo::SFloat.cast(cracks) if cracks
-        packed(arrays, { extremes: extremes })
+        opened = cut ? cut_open(cut, field, names, movement(result, frame)) : {}
+        packed(arrays.merge(opened), { extremes: extremes, corners: !field.averaged?, cut: opened.empty? ? [] : @cut.faces })
       end
 
       private
@@ -120,10 +122,14 @@ module LatticeServer
       # An envelope has no movement of its own.
       def movement(result, frame) = result.envelope?(frame) ? Numo::DFloat.zeros(*grid.nodes.shape) : result.displacement(frame)
 
-      def extreme(field, result)
-        open = result.readable
-        low, high = [field[open].min_index, field[open].max_index].map { |i| open[i] }
-        { min: field[low], max: field[high], min_at: result.at(low), max_at: result.at(high) }
+      # The inside of solids on a plane.
+      def cut_open(cut, field, names, moved)
+        @cut = Lattice::Mesh::PlaneCut.new(grid, **cut)
+        return {} if @cut.empty?
+
+        along = @cut.tabulated(grid.blocks.map { |block| Lattice::Algebra::Gather.rows(moved, block.conn) }, 3)
+        { "cut positions" => Numo::SFloat.cast(@cut.positions), "cut triangles" => @cut.triangles, "cut moved" => Numo::SFloat.cast(along) }
+          .merge(names.to_h { |name| ["cut #{name}", Numo::SFloat.cast(@cut.values(field.at_corners(name)))] })
       end
 
       def packed(arrays, meta)

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+# Fields in the ways they can be read: what the window draws, and what it is refused.
+RSpec.describe LatticeServer::App do
+  let(:study) do
+    view = new_model(model)
+    compute(api_post("/models/#{view['id']}/runs", { kind: "study", study: "pull" })[1]["id"])
+    api_get("/models/#{view['id']}")[1]["studies"][0]
+  end
+
+  def skin
+    header "Host", "localhost:4567"
+    get "/api/meshes/#{study['mesh']}/skin"
+    JSON.parse(last_response.body.b.split("\n", 2)[0])["arrays"]
+  end
+
+  it "sends what elements have at the corners of triangles, with extremes of their own" do
+    expect(study["findings"]["summary"]["by_element"]).to be(true)
+    corners = skin["triangles"]["shape"].reduce(:*)
+    averaged, unaveraged, mean = %w[averaged unaveraged element].map { |how| fields(study, "names=stress_xx&how=#{how}") }
+    expect([averaged, unaveraged, mean].map { |f| f[1]["corners"] }).to eq([false, true, true])
+    expect([unaveraged, mean].map { |f| f[2]["stress_xx"].size }).to eq([corners, corners])
+    peaks = [mean, averaged, unaveraged].map { |f| f[1]["extremes"]["stress_xx"]["max"] }
+    expect(peaks).to eq(peaks.sort)
+    expect(unaveraged[1]["extremes"]["stress_xx"]["max_at"][0]).to be_within(1e-9).of(0)
+    mean[2]["stress_xx"].each_slice(3) { |of| expect(of.uniq.size).to eq(1) }
+  end
+
+  it "lays the inside open on a plane, with the field and how it moves" do
+    _, meta, arrays = fields(study, "names=stress_xx,displacement_y&cut=x,0.1")
+    expect(meta["cut"]).to eq([["bar", "cut", 0, arrays["cut triangles"].size / 3]])
+    arrays["cut positions"].each_slice(3).zip(arrays["cut stress_xx"]) { |(x, y, _), s| expect([x, s]).to match([be_within(1e-7).of(0.1), be_within(3e6).of((y - 0.01) * 1.5e10)]) }
+    expect(arrays["cut moved"].each_slice(3).map { |m| m[1] }).to eq(arrays["cut displacement_y"])
+    expect(fields(study, "names=stress_xx&cut=x,9")[1]["cut"]).to eq([])
+  end
+
+  it "turns components around an axis" do
+    plain, about = ["", "&around=x,0,0.01,0.005"].map { |words| fields(study, "names=displacement_y,displacement_z,displacement_x#{words}")[2] }
+    across = ->(found, *names) { found.values_at(*names).transpose.map { |a, b| Math.sqrt((a * a) + (b * b)) } }
+    across[about, "displacement_x", "displacement_y"].zip(across[plain, "displacement_y", "displacement_z"]) { |one, other| expect(one).to be_within(1e-9).of(other) }
+    expect(about["displacement_z"]).to eq(plain["displacement_x"])
+  end
+
+  it "takes one result from another in the same way" do
+    zero = fields(study, "names=von_mises&how=unaveraged&less=#{study['result']}&less_frame=0")
+    expect(zero[2]["von_mises"].uniq).to eq([0.0])
+  end
+
+  it "says what is wrong with what is asked" do
+    { "how=nicely" => "not a way to read a field", "around=w,0,0,0" => "not an axis and a point", "around=z,0,0" => "not an axis and a point", "around=z,0,0,NaN" => "not an axis and a point",
+      "cut=x" => "not an axis and a place", "cut=x,one" => "not an axis and a place" }.each do |words, message|
+      expect(fields(study, "names=von_mises&#{words}").first(2)).to match([422, include("error" => a_string_including(message), "cure" => be_a(String))])
+    end
+  end
+end

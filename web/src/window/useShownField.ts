@@ -1,0 +1,41 @@
+import { useMemo } from "react";
+import { PLAIN, useField, type Reading } from "../api/hooks";
+import type { ModelView, StudyState } from "../api/types";
+import { useDesk } from "../workspace/desk";
+import { boxOfModel } from "./boxes";
+import type { Clip } from "./fieldMaterial";
+
+/** The field, frame and way of reading that the desk asks for, as far as a study has them. */
+export function useShownField(view: ModelView, study: StudyState | null) {
+  const desk = useDesk();
+  const summary = study?.findings?.summary;
+  const fields = summary?.catalogue ?? [];
+  const field = fields.some((f) => f.name === desk.field) ? desk.field : (fields[0]?.name ?? desk.field);
+  const frames = summary?.frames ?? [];
+  const frame = frames[desk.frame] ? desk.frame : 0;
+  const layers = summary?.layers.filter((l) => l !== "") ?? [];
+  const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
+  const clip = useMemo(() => placed(view, desk.clip), [view, desk.clip]);
+  const byElement = summary?.by_element ?? false;
+  const { how, around } = desk;
+  const reading = useMemo<Reading>(() => ({ ...(byElement ? { how, around } : PLAIN), cut: clip && { axis: clip.axis, at: clip.at } }), [byElement, how, around, clip]);
+  const { data: found, error } = useField(study?.result ?? null, field, frame, layer, null, reading);
+  return { fields, field, frames, frame, layers, layer, clip, byElement, reading, found, error };
+}
+
+/** A plane in metres, of one that is a share of the part. */
+function placed(view: ModelView, clip: { axis: "x" | "y" | "z"; at: number; turned: boolean } | null): Clip | null {
+  if (!clip) return null;
+  const { low, high } = boxOfModel(view);
+  const k = "xyz".indexOf(clip.axis);
+  return { ...clip, at: Number(((low[k] as number) + clip.at * ((high[k] as number) - (low[k] as number))).toPrecision(7)) };
+}
+
+const ROUND = { x: "r", y: "θ", z: "axis" } as const;
+
+/** What a field is called where components go around an axis. */
+export function wordsAround(name: string, words: string, around: boolean): string {
+  if (!around) return words;
+  if (/^stress_[xyz]{2}$/.test(name)) return `stress ${[...name.slice(-2)].map((c) => ROUND[c as "x"]).join(" ").replace(/^(\S+) \1$/, "$1")}`;
+  return /_[xyz]$/.test(name) ? words.replace(/[xyz]$/, (c) => ROUND[c as "x"]) : words;
+}
