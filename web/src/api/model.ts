@@ -78,7 +78,8 @@ export type Statement =
   | StatementSectionCut
   | StatementFloor
   | StatementGroundMotion
-  | StatementReinforced;
+  | StatementReinforced
+  | StatementView;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -12119,4 +12120,134 @@ export interface StatementReinforced {
    * The force along members at which its bending is drawn, pull above zero; nothing when left out.
    */
   axial?: string;
+}
+/**
+ * How a result is looked at: field, frame, way of reading, and the camera; for the note and the report.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_view".
+ */
+export interface StatementView {
+  id: Id;
+  kind: "view";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  study: string;
+  /**
+   * A field of the results' catalogue.
+   */
+  field: string;
+  /**
+   * Name of the frame; the first when left out.
+   */
+  frame?: string;
+  /**
+   * Layer of shells; the largest of all when left out.
+   */
+  layer?: string;
+  /**
+   * Averaged at nodes (when left out), as each element has it, or one value an element.
+   */
+  how?: "averaged" | "unaveraged" | "element";
+  /**
+   * The axis that components go around.
+   */
+  around?: {
+    axis: Axis;
+    through: Spot13;
+  };
+  /**
+   * The plane that lays the inside open.
+   */
+  cut?: {
+    axis: Axis;
+    /**
+     * Where it crosses the axis.
+     */
+    at: string;
+    /**
+     * The other side stays.
+     */
+    turned?: boolean;
+  };
+  /**
+   * The scale goes in steps.
+   */
+  banded?: boolean;
+  /**
+   * Edges are drawn where nothing has moved, too.
+   */
+  at_rest?: boolean;
+  /**
+   * Bodies that are not drawn.
+   *
+   * @maxItems 1000
+   */
+  hidden?: string[];
+  /**
+   * By how much displacements are drawn larger; chosen by the size of the part when left out.
+   */
+  exaggeration?: number;
+  /**
+   * Lower end of the scale, in a unit of the field.
+   */
+  low?: string;
+  /**
+   * Upper end of the scale, in a unit of the field.
+   */
+  high?: string;
+  /**
+   * Where it is looked at from.
+   */
+  camera?: {
+    /**
+     * Direction from the part to the eye.
+     *
+     * @minItems 3
+     * @maxItems 3
+     */
+    from: [number, number, number];
+    at: Spot14;
+    /**
+     * How much of the part the picture is high.
+     */
+    height: string;
+  };
+}
+/**
+ * A point in space.
+ */
+export interface Spot13 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * A point in space.
+ */
+export interface Spot14 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
 }

@@ -1,4 +1,6 @@
+import type { Eye } from "../window/eye";
 import type { Findings } from "./findings";
+import type { Axis, Reading } from "./hooks";
 import type { Model, Statement } from "./model";
 import type { MotionView } from "./shaking";
 
@@ -187,6 +189,14 @@ export interface Run {
   finished_at: string | null;
 }
 
+export interface SavedView {
+  low: number | null;
+  high: number | null;
+  camera: Eye | null;
+  around: Reading["around"];
+  cut: { axis: Axis; at: number; turned: boolean } | null;
+}
+
 export interface ModelView {
   id: string;
   project: { id: string; name: string };
@@ -204,6 +214,8 @@ export interface ModelView {
   bends: Record<string, { bars: [number, number, number][]; curves: { axis: string; sign: number; curvatures: number[]; moments: number[] }[] }>;
   /** Ground motions that can be read, by statement. */
   motions: Record<string, MotionView>;
+  /** Views that can be shown, by statement: ends in the field's unit of SI, lengths in m. */
+  views: Record<string, SavedView>;
   ready: boolean;
   notices: Notice[];
   /** before: the mesh made last, as long as the model as it is now has none. */

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { useIsFetching } from "@tanstack/react-query";
 import { useModel } from "../api/hooks";
-import type { Finding, ModelView, StudyState } from "../api/types";
+import type { Finding, ModelView, Of, StudyState } from "../api/types";
 import { useNote } from "../note/context";
 import { StudyFindings } from "../note/FindingLines";
 import { SECTIONS } from "../note/kinds";
@@ -45,7 +45,8 @@ function Sheet({ view }: { view: ModelView }) {
   const [drawn, setDrawn] = useState(0);
   const solved = view.studies.filter((s) => s.findings && s.result);
   const fetching = useIsFetching();
-  const ready = fetching === 0 && drawn >= solved.length;
+  const pictures = solved.reduce((sum, study) => sum + Math.max(viewsOf(view, study).length, 1), 0);
+  const ready = fetching === 0 && drawn >= pictures;
   useEffect(() => {
     // For what prints the page from outside.
     Object.assign(window, { latticeReport: () => standalone(view.document.name) });
@@ -67,7 +68,7 @@ function Sheet({ view }: { view: ModelView }) {
         <button className="rounded bg-slate-soft px-3 py-1" disabled={!ready} onClick={() => saveFile(`${view.document.name}.html`, standalone(view.document.name), "text/html")}>
           one HTML file
         </button>
-        {!ready && <span className="text-[#b9c3c6]">drawing {drawn} of {solved.length} pictures…</span>}
+        {!ready && <span className="text-[#b9c3c6]">drawing {drawn} of {pictures} pictures…</span>}
       </nav>
       <main className={`report paper-${paper}`} data-report={ready ? "ready" : "drawing"}>
         <Head view={view} />
@@ -159,6 +160,9 @@ function Notices({ view }: { view: ModelView }) {
   );
 }
 
+/** The views of a study that the note keeps: the report's pictures, in place of one of its own choice. */
+const viewsOf = (view: ModelView, study: StudyState) => view.document.statements.filter((s): s is Of<"view"> => s.kind === "view" && s.study === study.name && !s.off);
+
 /** One study: what it found, its picture and its tables. */
 function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
   const { view } = useNote();
@@ -166,6 +170,7 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
   const has = (...kinds: Finding["kind"][]) => findings.some((f) => kinds.includes(f.kind));
   const summary = study.findings?.summary;
   const shapes = has("modes", "buckling");
+  const views = viewsOf(view, study);
   return (
     <section className="study">
       <h2>
@@ -173,7 +178,10 @@ function Told({ study, onDrawn }: { study: StudyState; onDrawn: () => void }) {
         {study.state === "stale" && " (stale: the model has changed since)"}
       </h2>
       <StudyFindings study={study} />
-      <Picture study={study} view={view} onDrawn={onDrawn} />
+      {views.length === 0 && <Picture study={study} view={view} onDrawn={onDrawn} />}
+      {views.map((v) => (
+        <Picture key={v.id} study={study} view={view} sight={v} saved={view.views[v.id] ?? null} name={v.name} onDrawn={onDrawn} />
+      ))}
       {shapes && <ModesTable />}
       {has("sweep") && <ModesTable />}
       {has("life") && <LifeTable />}

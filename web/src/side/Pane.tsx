@@ -31,7 +31,7 @@ interface Props {
 export function Pane({ letter, pane, box, link, shared, models, onChoose }: Props) {
   const { shown } = useNote();
   const camera = useRef<CameraHandle | null>(null);
-  const keep = useCallback((handle: CameraHandle) => {
+  const keep = useCallback((handle: CameraHandle | null) => {
     camera.current = handle;
   }, []);
   const [pointed, setPointed] = useState<Pointed | null>(null);

@@ -2,14 +2,7 @@ import { useCallback, useEffect, useRef } from "react";
 import { useThree } from "@react-three/fiber";
 import { Box3, OrthographicCamera, Vector3 } from "three";
 import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
-
-export type Direction = "iso" | "front" | "top" | "right";
-
-/** Where the eye stands, for models whose y or z points up. */
-const VIEWS: Record<"y" | "z", Record<Direction, [number, number, number]>> = {
-  y: { iso: [0.55, 0.5, 0.9], front: [0, 0, 1], top: [0, 1, 0.0001], right: [1, 0, 0.0001] },
-  z: { iso: [0.55, -0.9, 0.5], front: [0, -1, 0], top: [0, -0.0001, 1], right: [1, 0, 0.0001] },
-};
+import { VIEWS, type Direction, type Eye } from "./eye";
 
 const NEARER = 1.6; // by which a visit to a place brings the model nearer
 
@@ -17,6 +10,9 @@ export interface CameraHandle {
   fit: (from?: Direction) => void;
   /** Brings a place to the middle of the window, nearer. */
   visit: (at: [number, number, number]) => void;
+  /** Where the model is looked at from. */
+  eye: () => Eye | null;
+  take: (eye: Eye) => void;
   /** Where a place of the model is drawn, in pixels of the window. */
   project: (at: number[]) => [number, number];
 }
@@ -51,7 +47,7 @@ interface ControlsProps {
   flat: boolean;
   up: "y" | "z";
   cover: readonly [number, number];
-  handle: (camera: CameraHandle) => void;
+  handle: (camera: CameraHandle | null) => void;
   link?: CameraLink | undefined;
 }
 
@@ -131,6 +127,9 @@ export function Controls({ low, high, flat, up, cover, handle, link }: ControlsP
     [camera, coveredBelow, coveredRight, invalidate, size.height, size.width],
   );
 
+  // A new shape is fitted once; the user's own view is kept afterwards.
+  useEffect(() => fit(), [box, fit]);
+
   useEffect(() => {
     const project = (at: number[]): [number, number] => {
       const place = new Vector3(...(at as [number, number, number])).project(camera);
@@ -147,10 +146,30 @@ export function Controls({ low, high, flat, up, cover, handle, link }: ControlsP
       orbit.update();
       invalidate();
     };
-    handle({ fit, project, visit });
+    const eye = (): Eye | null => {
+      const orbit = controls.current;
+      if (!orbit || !(camera instanceof OrthographicCamera)) return null;
+      const from = camera.position.clone().sub(orbit.target).normalize();
+      // What cards cover shifts the middle of the picture.
+      const middle = new Vector3(0, 0, 0).unproject(camera);
+      const at = middle.addScaledVector(from, orbit.target.clone().sub(middle).dot(from));
+      return { from: [from.x, from.y, from.z], at: [at.x, at.y, at.z], height: size.height / camera.zoom };
+    };
+    const take = (wanted: Eye) => {
+      const orbit = controls.current;
+      if (!orbit || !(camera instanceof OrthographicCamera)) return;
+      const away = camera.position.clone().sub(orbit.target).length();
+      camera.clearViewOffset();
+      orbit.target.set(...wanted.at);
+      camera.position.copy(orbit.target).addScaledVector(new Vector3(...wanted.from).normalize(), away);
+      camera.zoom = size.height / wanted.height;
+      camera.updateProjectionMatrix();
+      orbit.update();
+      invalidate();
+    };
+    handle({ fit, project, visit, eye, take });
+    return () => handle(null);
   }, [camera, fit, handle, invalidate, size.height, size.width]);
 
-  // A new shape is fitted once; the user's own view is kept afterwards.
-  useEffect(() => fit(), [box, fit]);
   return null;
 }

@@ -30,7 +30,7 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
   const [pointed, setPointed] = useState<PointedElement | null>(null);
   const { keep: keepOutside } = scene;
   const keep = useCallback(
-    (handle: CameraHandle) => {
+    (handle: CameraHandle | null) => {
       camera.current = handle;
       keepOutside(handle);
     },

@@ -4,7 +4,8 @@ import { useDrawn } from "../draw/useDrawn";
 import { useNote } from "../note/context";
 import { useDesk, type Look } from "../workspace/desk";
 import { boxOfModel } from "./boxes";
-import type { CameraHandle, Direction } from "./Controls";
+import type { CameraHandle } from "./Controls";
+import type { Direction } from "./eye";
 import { MeshLook } from "./MeshLook";
 import { ResultsLook } from "./ResultsLook";
 import { ShapeLook } from "./ShapeLook";
@@ -17,14 +18,25 @@ const LOOKS: readonly (readonly [Look, string])[] = [
 
 export function ModelWindow() {
   const { view } = useNote();
-  const { look, study: chosen, paper, up: turned, set } = useDesk();
+  const { look, study: chosen, paper, up: turned, eye, set } = useDesk();
   const onPaper = useDrawn() !== null && paper && look === "shape";
   const study = view.studies.find((s) => s.name === chosen) ?? view.studies[0] ?? null;
   const camera = useRef<CameraHandle | null>(null);
   const { low, high } = useMemo(() => boxOfModel(view), [view]);
-  const keep = useCallback((handle: CameraHandle) => {
+  const keep = useCallback((handle: CameraHandle | null) => {
     camera.current = handle;
+    const { eye, set: put } = useDesk.getState();
+    put({ eyeNow: handle?.eye ?? null });
+    if (!handle || !eye) return;
+    handle.take(eye);
+    put({ eye: null });
   }, []);
+  // A view that is asked for while the camera stands.
+  useEffect(() => {
+    if (!eye || !camera.current || useDesk.getState().eye !== eye) return;
+    camera.current.take(eye);
+    set({ eye: null });
+  }, [eye, set]);
   const fit = (from?: Direction) => camera.current?.fit(from);
 
   useEffect(() => {

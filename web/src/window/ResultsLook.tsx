@@ -2,8 +2,7 @@ import { useCallback, useMemo, useRef, useState } from "react";
 import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
 import { useField, useSkin, type SkinMeta } from "../api/hooks";
-import { isShape } from "../api/frames";
-import type { CollapseFinding, Finding, LimitFinding, ResonanceFinding, StagesFinding, StrengthFinding, StudyState, SweepFinding } from "../api/types";
+import type { ResonanceFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
@@ -17,6 +16,7 @@ import { Cracks } from "./Cracks";
 import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
 import { boxOfPoints } from "./boxes";
 import { apartBy } from "./drawnBodies";
+import { absentIn, lookOf } from "./fieldLook";
 import { FieldScene } from "./FieldScene";
 import { Ghost } from "./Ghost";
 import type { Pointed } from "./MeshScene";
@@ -27,9 +27,9 @@ import { useShownField, wordsAround } from "./useShownField";
 import { WayStrip } from "./WayStrip";
 import { FrequencyStrip } from "./FrequencyStrip";
 import { FrameStrip } from "./FrameStrip";
+import { KeepView } from "./KeepView";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
-import { scaleOf } from "./scale";
 import { presentSkin } from "./presentSkin";
 import { StageStrip } from "./StageStrip";
 import { Stage, type SceneProps } from "./Stage";
@@ -41,25 +41,7 @@ const ARROWS = [
   ["reaction", "reactions"],
 ] as const;
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
-/** Fields of which the least tells. */
-const LEAST = ["life_power", "fatigue_safety"];
 const COVERED = { one: [0, 60], strip: [0, 150] } as const; // pixels that cards cover below, with a strip of frames and without
-
-/** The limit in force for a field: the tightest of those that read it. */
-function limitOf(study: StudyState, field: string): LimitFinding | null {
-  const limits = (study.findings?.findings ?? []).filter((f): f is LimitFinding => f.kind === "limit" && f.quantity === field);
-  return limits.sort((a, b) => a.allowed - b.allowed)[0] ?? null;
-}
-
-/** Ten percent of the part, unless the user says otherwise. */
-function proposedExaggeration(size: number, greatest: number, shape: boolean): number {
-  if (greatest <= 0) return 1;
-  // A shape may be any size: a twelfth of the part shows it.
-  if (shape) return Number((size / 12 / greatest).toPrecision(2));
-  const wanted = (size * 0.06) / greatest;
-  const step = 10 ** Math.floor(Math.log10(wanted));
-  return Math.max(Math.floor(wanted / step) * step, 1);
-}
 
 /** A field of a solved study on the deformed body. */
 export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyState | null }) {
@@ -107,15 +89,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const vectors = still ? null : desk.arrows === "displacement" ? displacement : desk.arrows === "reaction" && reactions ? together(reactions.arrays) : null;
   const extremes = found.meta.extremes[field];
   if (!extremes) return <Empty text="Reading the field…" />;
-  const limit = limitOf(study, field);
-  const leastTells = LEAST.includes(field);
-  const scale = scaleOf(extremes, leastTells && ends.low === null && ends.high === null ? { low: extremes.min, high: extremes.max } : ends, limit?.allowed ?? null);
-  // A shape has no size: its largest movement is one.
-  const shape = isShape(frames[frame]);
-  const kind = shape ? "ratio" : extremes.dimension;
-  const greatest = Math.max(0, ...frames.filter((f) => f.kind !== "envelope").map((f) => f.peaks.displacement.value));
-  const weakened = study.findings?.findings.some((f) => f.kind === "strength") ?? false;
-  const factor = exaggeration ?? (grows && !weakened ? 1 : proposedExaggeration(view.shape.size ?? 1, greatest, shape));
+  const { limit, leastTells, scale, factor, weakened, shape, kind, peak, collapse } = lookOf(view, study, field, frame, extremes, ends, exaggeration);
   // A close-up is looked at closely.
   const box = found.arrays.veiled ? boxOfPoints(rest.arrays.positions as Float32Array) : {};
   const at = (place: number[]) => moved(place, rest.arrays.positions as Float32Array, skin.arrays.positions as Float32Array, displacement, factor);
@@ -123,7 +97,6 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const named = (f: { name: string; words: string }) => wordsAround(f.name, f.words, reading.around !== null);
   const title = named(fields.find((f) => f.name === field) ?? { name: field, words: field });
   const text = (value: number | undefined) => (value === undefined ? "–" : shown.text(value, kind));
-  const peak = leastTells || Math.abs(extremes.min) > Math.abs(extremes.max) ? extremes.min : extremes.max;
 
   return (
     <>
@@ -216,6 +189,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
           extremes
         </ToggleButton>
+        <KeepView />
         {!still && (
           <span className="flex items-center gap-1">
             <span className="text-faint">arrows</span>
@@ -239,7 +213,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             natural={study.findings?.findings.find((f): f is SweepFinding => f.kind === "sweep")?.modes.map((m) => m.frequency)}
           />
         ) : grows ? (
-          <WayStrip frames={frames} at={frame} words={weakened ? (v) => `strength over ${v}` : (v) => `${v} × the loads`} found={study.findings?.findings.find((f): f is CollapseFinding => f.kind === "collapse")} />
+          <WayStrip frames={frames} at={frame} words={weakened ? (v) => `strength over ${v}` : (v) => `${v} × the loads`} found={collapse} />
         ) : staged ? (
           <StageStrip frames={frames} at={frame} />
         ) : <FrameStrip frames={frames} at={frame} />}
@@ -247,13 +221,6 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       </div>
     </>
   );
-}
-
-/** Names of bodies that are not there in a frame, one a line. */
-function absentIn(findings: Finding[], frame: number): string {
-  const told = findings.find((f): f is StagesFinding | StrengthFinding => f.kind === "stages" || f.kind === "strength");
-  if (!told) return "";
-  return (told.kind === "stages" ? (told.absent?.[frame] ?? []) : told.absent).join("\n");
 }
 
 const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;

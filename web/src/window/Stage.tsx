@@ -7,7 +7,7 @@ export interface SceneProps {
   high: number[];
   flat: boolean;
   up: "y" | "z";
-  keep: (camera: CameraHandle) => void;
+  keep: (camera: CameraHandle | null) => void;
   /** Width at the right and height below that cards cover, in pixels. */
   cover?: readonly [number, number] | undefined;
   /** Moves together with the cameras of other windows. */

@@ -26,7 +26,11 @@ export function boxOfModel(view: ModelView): Box {
   const corners = view.shape.bodies.flatMap((b) => b.bounds);
   const drawn = Object.values(view.shape.outlines).flatMap((loops) => loops.flatMap((l) => l.points.map(([x, y]) => [x, y, 0])));
   const run = Object.values(view.shape.lines).flatMap((l) => l.points);
-  const all = corners.length ? corners : [...drawn, ...run];
+  return boxOfCorners(corners.length ? corners : [...drawn, ...run]);
+}
+
+/** The box around some points. */
+export function boxOfCorners(all: number[][]): Box {
   if (all.length === 0) return { low: [-0.05, -0.05, 0], high: [0.05, 0.05, 0] };
   const end = (pick: (...v: number[]) => number) => [0, 1, 2].map((k) => pick(...all.map((c) => c[k] as number)));
   return { low: end(Math.min), high: end(Math.max) };

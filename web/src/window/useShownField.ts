@@ -5,22 +5,26 @@ import { useDesk } from "../workspace/desk";
 import { boxOfModel } from "./boxes";
 import type { Clip } from "./fieldMaterial";
 
-/** The field, frame and way of reading that the desk asks for, as far as a study has them. */
-export function useShownField(view: ModelView, study: StudyState | null) {
-  const desk = useDesk();
+/** What of the desk's field, frame and layer a study has. */
+export function shownOf(study: StudyState | null, desk: { field: string; frame: number; layer: string | null }) {
   const summary = study?.findings?.summary;
   const fields = summary?.catalogue ?? [];
   const field = fields.some((f) => f.name === desk.field) ? desk.field : (fields[0]?.name ?? desk.field);
   const frames = summary?.frames ?? [];
-  const frame = frames[desk.frame] ? desk.frame : 0;
   const layers = summary?.layers.filter((l) => l !== "") ?? [];
-  const layer = desk.layer && layers.includes(desk.layer) ? desk.layer : null;
-  const clip = useMemo(() => placed(view, desk.clip), [view, desk.clip]);
-  const byElement = summary?.by_element ?? false;
+  return { fields, field, frames, frame: frames[desk.frame] ? desk.frame : 0, layers, layer: desk.layer && layers.includes(desk.layer) ? desk.layer : null, byElement: summary?.by_element ?? false };
+}
+
+/** The field, frame and way of reading that the desk asks for, as far as a study has them. */
+export function useShownField(view: ModelView, study: StudyState | null) {
+  const desk = useDesk();
   const { how, around } = desk;
+  const known = shownOf(study, desk);
+  const { field, frame, layer, byElement } = known;
+  const clip = useMemo(() => placed(view, desk.clip), [view, desk.clip]);
   const reading = useMemo<Reading>(() => ({ ...(byElement ? { how, around } : PLAIN), cut: clip && { axis: clip.axis, at: clip.at } }), [byElement, how, around, clip]);
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer, null, reading);
-  return { fields, field, frames, frame, layers, layer, clip, byElement, reading, found, error };
+  return { ...known, clip, reading, found, error };
 }
 
 /** A plane in metres, of one that is a share of the part. */

@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import type { Axis, How } from "../api/hooks";
+import type { Eye } from "../window/eye";
 import type { Motion, PlaceKey, PlaceKind } from "../api/types";
 
 export type Look = "shape" | "mesh" | "results";
@@ -70,6 +71,9 @@ interface Desk {
   /** Edges are drawn where nothing has moved, too. */
   ghost: boolean;
   probes: Probe[];
+  /** Where the window is to look from next; and what tells where it looks from now. */
+  eye: Eye | null;
+  eyeNow: (() => Eye | null) | null;
   /** Exaggeration of displacements; null lets the window choose. */
   exaggeration: number | null;
   animated: boolean;
@@ -109,6 +113,7 @@ export const CLEARED = {
   banded: false,
   ghost: false,
   probes: [],
+  eye: null,
   exaggeration: null,
   ends: { low: null, high: null },
   complaint: null,
@@ -116,6 +121,7 @@ export const CLEARED = {
 
 export const useDesk = create<Desk>((set) => ({
   ...CLEARED,
+  eyeNow: null,
   pickField: "target",
   pickKind: "faces",
   glyphs: true,

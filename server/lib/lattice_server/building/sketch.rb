@@ -15,7 +15,7 @@ module LatticeServer
       def to_h
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
-        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions, bends: bends)[1...-1],
+        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions, bends: bends, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), stops: stops, mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }
@@ -42,6 +42,17 @@ module LatticeServer
           [one.statement.id, { bars: one.places, curves: young ? one.bending(young) : [] }]
         rescue Lattice::InvalidInput
           [one.statement.id, nil]
+        end.compact
+      end
+
+      # Every view that can be shown, in SI.
+      def views
+        @document.active("view").to_h do |s|
+          saved = Lattice::Verdict::SavedView.new(s, @problem)
+          saved.check!
+          [s.id, saved.to_h]
+        rescue Lattice::InvalidInput
+          [s.id, nil]
         end.compact
       end
 
