@@ -104,10 +104,11 @@ RSpec.describe Lattice::Format::ShapeFile do
     expect(refusal { described_class.read_apart(path, "block.stl") }).to include("took longer than 0.01 s to read")
   end
 
-  samples = Dir[File.expand_path("../../node/node_modules/occt-import-js/test/testfiles/**/*.{stp,step,igs}", __dir__)]
+  # Every fourth of those that come with the reader: each starts a process of its own.
+  samples = Dir[File.expand_path("../../node/node_modules/occt-import-js/test/testfiles/**/*.{stp,step,igs}", __dir__)].sort_by { |path| [File.size(path), path] }.each_slice(4).map(&:first)
 
-  it "reads every STEP and IGES file that comes with the reader; assemblies of other files name them" do
-    expect(samples.size).to be > 50
+  it "reads STEP and IGES files that others wrote; assemblies of other files name them" do
+    expect(samples.size).to be > 12
     queue = Queue.new
     samples.each { |path| queue << path }
     results = {}
@@ -127,7 +128,7 @@ RSpec.describe Lattice::Format::ShapeFile do
     end.each(&:join)
     refused, whole = results.values.partition { |r| r.is_a?(String) }
     expect(refused).to all(include("is an assembly whose parts lie in other files"))
-    expect(whole.size).to be >= 45
+    expect(whole.size).to be >= 10
     expect(whole.flat_map(&:parts).map(&:facets)).to all(be_closed)
     expect(whole.flat_map(&:parts).map { |p| p.facets.measures.volume }.min).to be_positive
   end

@@ -19,8 +19,8 @@ RSpec.describe "Ground" do
   sand = { "id" => "f", "kind" => "soil", "target" => "ground", "cohesion" => "2 kPa", "friction" => "32 deg" }
   before { stub_const("PIT", layers) }
 
-  def pit(*more, stages: [stage("rest", weight: "1"), stage("dig", goes: ["dig"])], **study)
-    shape_problem(*PIT.call(self), *more, { "id" => "c", "kind" => "study", "name" => "case", "type" => "stages", "stages" => stages, **study.transform_keys(&:to_s) })
+  def pit(*more, stages: [stage("rest", weight: "1"), stage("dig", goes: ["dig"])], size: "1.5 m", **study)
+    shape_problem(*PIT.call(self).map { |s| s["kind"] == "mesh" ? s.merge("size" => size) : s }, *more, { "id" => "c", "kind" => "study", "name" => "case", "type" => "stages", "stages" => stages, **study.transform_keys(&:to_s) })
   end
 
   def solved(problem, name = "case")
@@ -83,7 +83,8 @@ RSpec.describe "Ground" do
 
   it "reduces strength until the ground slides" do
     safety = { "id" => "z", "kind" => "study", "name" => "safety", "type" => "strength", "of" => "case", "at_least" => "1.1" }
-    _, findings = solved(pit(rest, sand.merge("cohesion" => "0.5 kPa", "friction" => "27 deg"), safety), "safety")
+    coarse = pit(rest, sand.merge("cohesion" => "0.5 kPa", "friction" => "27 deg"), safety, size: "2.5 m")
+    _, findings = solved(coarse, "safety")
     found = findings.find { |f| f[:kind] == "strength" }
     expect(found[:factor]).to be_between(1.1, 4.9)
     expect(found[:slides]).to be > found[:factor]
