@@ -4,7 +4,8 @@ source "https://rubygems.org"
 
 ruby ">= 3.1"
 
-# computation
+# computation, files
+gem "caxlsx", "~> 4.5"
 gem "ffi", "~> 1.16"
 gem "json_schemer", "~> 2.3"
 gem "numo-linalg", "~> 0.1.7"

@@ -54,4 +54,25 @@ RSpec.describe LatticeServer::App do
       expect(fields(study, "names=von_mises&#{words}").first(2)).to match([422, include("error" => a_string_including(message), "cure" => be_a(String))])
     end
   end
+
+  it "tells least and greatest over all frames" do
+    expect(api_get("/results/#{study['result']}/range?name=stress_xx")).to match([200, fields(study, "names=stress_xx")[1]["extremes"]["stress_xx"].slice("min", "max")])
+    expect(api_get("/results/#{study['result']}/range?name=stress_xx&how=unaveraged")[1]["max"]).to eq(fields(study, "names=stress_xx&how=unaveraged")[1]["extremes"]["stress_xx"]["max"])
+    expect(api_get("/results/#{study['result']}/range?name=beauty")[0]).to eq(422)
+  end
+
+  it "sends a frame as a file, and a table as a workbook" do
+    files = { "glb" => "glTF", "stl" => "Gentle Lattice", "vtu" => "<?xml" }.to_h do |kind, head|
+      header "Host", "localhost:4567"
+      get "/api/results/#{study['result']}/export/bar.#{kind}?field=von_mises&times=20"
+      [kind, [last_response.status, last_response.body.b.start_with?(head), last_response.headers["content-disposition"]]]
+    end
+    expect(files).to eq(%w[glb stl vtu].to_h { |kind| [kind, [200, true, "attachment; filename=\"bar.#{kind}\""]] })
+    expect(api_get("/results/#{study['result']}/export/bar.doc")).to match([422, include("faults" => [include("message" => a_string_including("not a format"))])])
+    expect(api_get("/results/#{study['result']}/export/bar.glb?times=many")[1]["error"]).to include("“times” is not a number")
+    header "Content-Type", "application/json"
+    post "/api/workbook", JSON.generate(name: "Reactions", rows: [["x, N"], [1.5]]), "CONTENT_TYPE" => "application/json"
+    expect([last_response.status, last_response.body.b[0, 2]]).to eq([200, "PK"])
+    expect(api_post("/workbook", { name: "x", rows: [[{ a: 1 }]] })).to match([422, include("error" => a_string_including("not lists"))])
+  end
 end

@@ -47,17 +47,14 @@ RSpec.describe "The demo models" do
     "shutter-link" => [{ "von_mises" => 134.020e6, "displacement" => 0.16004e-3 }, 0.195984]
   }
 
-  before(:context) do
-    @db = LatticeServer::Database.connect
-    LatticeServer::DemoData.new(File.open(File::NULL, "w")).load
-  end
-
   def document(name) = JSON.parse(File.read(File.expand_path("../../demo/#{name}.json", __dir__)))
 
   # What a study of a model found; the first when none is named.
   def findings(name, study)
-    model = @db[:models].all.find { |row| row[:name] == document(name)["name"] }
-    studies = JSON.parse(LatticeServer::ModelView.new(@db, model[:id]).to_json)["studies"]
+    db = LatticeServer::Database.connect
+    LatticeServer::DemoData.new(File.open(File::NULL, "w")).load
+    model = db[:models].all.find { |row| row[:name] == document(name)["name"] }
+    studies = JSON.parse(LatticeServer::ModelView.new(db, model[:id]).to_json)["studies"]
     expect(studies.map { |s| s["state"] }).to all(eq("solved"))
     (studies.find { |s| s["name"] == study } || studies[0])["findings"]
   end

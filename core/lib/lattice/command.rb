@@ -17,9 +17,10 @@ module Lattice
 
         check FILE                              readiness: what is missing or odd
         solve FILE [--study NAME] [--out DIR]   findings; mesh and fields as VTU into DIR
-        results FILE [--study NAME] [--show TABLE] [--at GROUP] [--csv]
+        results FILE [--study NAME] [--show TABLE] [--at GROUP] [--csv] [--xlsx OUT]
                                                 any table of a study: frames, reactions, bolts, gauges, paths, modes,
-                                                …, or the fields at the nodes of a place
+                                                …, or the fields at the nodes of a place; or a frame with --export OUT
+                                                as .vtu, .stl or .glb
         shape FILE [--export OUT]               bodies, faces, edges, volume, centre and repairs of a model,
                                                 or of a STEP, IGES, STL or OBJ file; OUT is .stl, .obj or .glb
         mesh FILE [--size 5mm] [--order 1|2] [--triangles] [--out OUT]

@@ -20,7 +20,8 @@ RSpec.describe "Ground" do
   before { stub_const("PIT", layers) }
 
   def pit(*more, stages: [stage("rest", weight: "1"), stage("dig", goes: ["dig"])], size: "1.5 m", **study)
-    shape_problem(*PIT.call(self).map { |s| s["kind"] == "mesh" ? s.merge("size" => size) : s }, *more, { "id" => "c", "kind" => "study", "name" => "case", "type" => "stages", "stages" => stages, **study.transform_keys(&:to_s) })
+    own = PIT.call(self).map { |s| s["kind"] == "mesh" ? s.merge("size" => size) : s }
+    shape_problem(*own, *more, { "id" => "c", "kind" => "study", "name" => "case", "type" => "stages", "stages" => stages, **study.transform_keys(&:to_s) })
   end
 
   def solved(problem, name = "case")

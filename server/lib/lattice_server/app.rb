@@ -238,15 +238,7 @@ module LatticeServer
       [-1, {}, []]
     end
 
-    get("/api/meshes/:digest/skin") { binary(read(:skin, mesh(params[:digest]))) }
-    get("/api/meshes/:digest/quality") { answer(read(:quality, mesh(params[:digest]), params[:measure] || "mean_ratio")) }
-    get("/api/meshes/:digest/elements") { binary(read(:elements, mesh(params[:digest]), params[:measure] || "mean_ratio", MeshLook.read(params))) }
-
-    # With less=DIGEST (and less_frame=) the fields less those of another result on the same mesh.
-    get "/api/results/:digest/fields" do
-      paths = params.values_at(:digest, :less).compact.map { |digest| derived.path!(digest, "result") }
-      binary(read(:fields, paths, mesh(derived.one_mesh!(params.values_at(:digest, :less).compact)), FieldsWanted.read(params)))
-    end
+    register ResultRoutes
 
     get "/api/*" do
       raise Problem.new(404, "there is nothing at #{request.path_info}")

@@ -14,6 +14,17 @@ module LatticeServer
         how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")), cut: params[:cut] && cut(params[:cut].split(",")) }
     end
 
+    # @return [Hash] keywords of Building::Fields#range
+    # @raise [Problem]
+    def range(params) = read(params).slice(:layer, :how, :around).merge(name: params[:name].to_s)
+
+    # @return [Hash] keywords of Lattice::Format::ResultExport
+    # @raise [Problem]
+    def exported(params)
+      times, low, high = %i[times low high].map { |key| params[key] && (numbers([params[key]], 1) || raise(Problem.new(422, "“#{key}” is not a number")))[0] }
+      { frame: frame(params[:frame]), field: params[:field], factor: times || 1.0, low: low, high: high }
+    end
+
     def frame(text) = Integer(text || "0", exception: false) || -1
 
     def how(text)
@@ -42,7 +53,7 @@ module LatticeServer
     # @return [Array<Float>, nil]
     def numbers(texts, count)
       found = texts.map { |t| Float(t, exception: false) }
-      found if found.size == count && found.all? { |v| v&.finite? && v.abs < 1e6 }
+      found if found.size == count && found.all? { |v| v&.finite? && v.abs < 1e15 }
     end
   end
 end

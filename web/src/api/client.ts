@@ -35,6 +35,11 @@ export async function request<T>(method: string, path: string, body?: unknown): 
   return (await (await send(path, init)).json()) as T;
 }
 
+/** Sends what is to be made into a file, and gets its bytes. */
+export async function requestBytes(path: string, body: unknown): Promise<ArrayBuffer> {
+  return (await send(path, { method: "POST", body: JSON.stringify(body), headers: { "content-type": "application/json" } })).arrayBuffer();
+}
+
 /** Sends a file as it is. */
 export async function upload<T>(path: string, file: File, signal: AbortSignal): Promise<T> {
   return (await (await send(path, { method: "POST", body: file, signal, headers: { "content-type": "application/octet-stream" } })).json()) as T;

@@ -1,5 +1,5 @@
 import { useCallback, useEffect } from "react";
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { request, requestArrays, Refused } from "./client";
 import type { LibraryMaterial, MeasureLine, MeshChoice, Model, ModelView, PlaceKey, ProjectEntry, Quality, Run, ShapeMeta } from "./types";
 import { useDesk } from "../workspace/desk";
@@ -173,8 +173,9 @@ export interface Reading {
 
 export const PLAIN: Reading = { how: "averaged", around: null, cut: null };
 
-/** @param less the result, and the frame of it, that the field is taken less of */
-export function useField(digest: string | null, name: string, frame: number, layer: string | null, less: { result: string; frame: number } | null = null, reading: Reading = PLAIN) {
+type Less = { result: string; frame: number } | null;
+
+function fieldQuery(digest: string | null, name: string, frame: number, layer: string | null, less: Less, reading: Reading) {
   const words = new URLSearchParams({
     names: name,
     frame: String(frame),
@@ -184,15 +185,22 @@ export function useField(digest: string | null, name: string, frame: number, lay
     ...(reading.around ? { around: [reading.around.axis, ...reading.around.through].join(",") } : {}),
     ...(reading.cut ? { cut: `${reading.cut.axis},${reading.cut.at}` } : {}),
   }).toString();
-  return useQuery({
-    queryKey: ["field", digest, words],
-    enabled: digest !== null,
-    staleTime: Infinity,
-    gcTime: reading.cut ? 20_000 : undefined,
-    placeholderData: keepPreviousData,
-    queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?${words}`),
-  });
+  return { queryKey: ["field", digest, words], staleTime: Infinity, queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?${words}`) };
 }
+
+/** @param less the result, and the frame of it, that the field is taken less of */
+export function useField(digest: string | null, name: string, frame: number, layer: string | null, less: Less = null, reading: Reading = PLAIN) {
+  return useQuery({ ...fieldQuery(digest, name, frame, layer, less, reading), enabled: digest !== null, gcTime: reading.cut ? 20_000 : undefined, placeholderData: keepPreviousData });
+}
+
+/** Least and greatest of a field over all frames. */
+export function fetchRange(client: QueryClient, digest: string, name: string, layer: string | null, { how, around }: Reading) {
+  const words = new URLSearchParams({ name, how, ...(layer ? { layer } : {}), ...(around ? { around: [around.axis, ...around.through].join(",") } : {}) }).toString();
+  return client.fetchQuery({ queryKey: ["range", digest, words], staleTime: Infinity, queryFn: () => request<{ min: number; max: number }>("GET", `/api/results/${digest}/range?${words}`) });
+}
+
+/** A field that is wanted at once, out of the order in which the window asks for them. */
+export const fetchField = (client: QueryClient, digest: string, name: string, frame: number, layer: string | null, reading: Reading) => client.fetchQuery({ ...fieldQuery(digest, name, frame, layer, null, reading), gcTime: 5_000 });
 
 /** The last edit of each model that is still on its way. */
 const turns = new Map<string, Promise<unknown>>();

@@ -1,5 +1,6 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { digits } from "../ui/units";
+import { SaveGraph } from "./SaveGraph";
 import { decades, steps } from "./steps";
 
 const [WIDE, HIGH, LEFT, BELOW] = [560, 190, 64, 30];
@@ -31,6 +32,7 @@ interface Props {
 /** Curves over one axis; gaps stay gaps, and the values at the pointer are told. */
 export function Graph({ x: own, curves, xWords, yWords, label, log = false, close = false, onChoose }: Props) {
   const [near, setNear] = useState<number | null>(null);
+  const picture = useRef<SVGSVGElement>(null);
   const x = [...own, ...curves.flatMap((c) => c.x ?? [])];
   const along = (c: Curve) => c.x ?? own;
   const known = curves.flatMap((c) => c.y).filter((v): v is number => v !== null);
@@ -61,8 +63,11 @@ export function Graph({ x: own, curves, xWords, yWords, label, log = false, clos
     const found = own.reduce((best, d, i) => (there(i) && (best < 0 || Math.abs(px(d) - at) < Math.abs(px(own[best] as number) - at)) ? i : best), -1);
     setNear(found < 0 ? null : found);
   }
+  const lines = () => [[xWords, ...curves.filter((c) => !c.x).map((c) => c.name)], ...own.map((d, i) => [d, ...curves.filter((c) => !c.x).map((c) => c.y[i] ?? "")])];
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label} className={`w-full max-w-[720px] ${onChoose ? "cursor-pointer" : ""}`} onClick={() => near !== null && onChoose?.(near)} onPointerMove={point} onPointerLeave={() => setNear(null)}>
+    <figure className="group relative max-w-[720px]">
+      <SaveGraph name={label} picture={picture} rows={lines} />
+    <svg ref={picture} viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label} className={`w-full ${onChoose ? "cursor-pointer" : ""}`} onClick={() => near !== null && onChoose?.(near)} onPointerMove={point} onPointerLeave={() => setNear(null)}>
       {ys.map((v) => (
         <g key={v}>
           <line x1={LEFT} x2={WIDE - 12} y1={py(v)} y2={py(v)} stroke={v === 0 ? "#93a0a6" : "#e2e0d6"} />
@@ -107,5 +112,6 @@ export function Graph({ x: own, curves, xWords, yWords, label, log = false, clos
           );
         })}
     </svg>
+    </figure>
   );
 }

@@ -44,7 +44,7 @@ export function PathsTable() {
                 {h}
               </th>
             ))}
-            <CopyHead rows={lines} />
+            <CopyHead rows={lines} name={path.name} />
           </tr>
         </thead>
         <tbody className="font-mono">

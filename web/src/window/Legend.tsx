@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
 import { useDesk } from "../workspace/desk";
@@ -16,10 +16,12 @@ interface Props {
   /** Greatest value of the field. */
   peak: number;
   kind: string;
+  /** Ways to set its ends. */
+  children?: ReactNode;
 }
 
 /** The scale: it ends at the limit, and what is over it is hatched. */
-export function Legend({ stops, low, high, limit, banded = false, peak, kind }: Props) {
+export function Legend({ stops, low, high, limit, banded = false, peak, kind, children }: Props) {
   const { shown } = useNote();
   const { ends, set } = useDesk();
   const over = limit !== null && peak > limit && limit <= high * 1.0001;
@@ -47,11 +49,14 @@ export function Legend({ stops, low, high, limit, banded = false, peak, kind }: 
         </div>
         {over && <span className="w-[14%] text-right text-vermilion">{value(peak)}</span>}
       </div>
-      {(ends.low !== null || ends.high !== null) && (
-        <button className="text-[11px] text-amber-ink underline" onClick={() => set({ ends: { low: null, high: null } })}>
-          ends set by hand; back to the field's own
-        </button>
-      )}
+      <div className="flex gap-3">
+        {(ends.low !== null || ends.high !== null) && (
+          <button className="text-[11px] text-amber-ink underline" onClick={() => set({ ends: { low: null, high: null } })}>
+            ends set by hand; back to the field's own
+          </button>
+        )}
+        {children}
+      </div>
     </div>
   );
 }

@@ -17,6 +17,7 @@ import { Diagram, drawn, FORCES, type DiagramArrays } from "./Diagram";
 import { boxOfPoints } from "./boxes";
 import { apartBy } from "./drawnBodies";
 import { absentIn, lookOf } from "./fieldLook";
+import { ExportMenu } from "./ExportMenu";
 import { FieldScene } from "./FieldScene";
 import { Ghost } from "./Ghost";
 import type { Pointed } from "./MeshScene";
@@ -31,6 +32,7 @@ import { KeepView } from "./KeepView";
 import { Legend } from "./Legend";
 import { Follow, Label } from "./Mark";
 import { presentSkin } from "./presentSkin";
+import { ScaleTools } from "./ScaleTools";
 import { StageStrip } from "./StageStrip";
 import { Stage, type SceneProps } from "./Stage";
 import { useFilm } from "./useFilm";
@@ -190,6 +192,16 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
           extremes
         </ToggleButton>
         <KeepView />
+        <ExportMenu
+          name={`${study.name} ${title}`}
+          result={study.result}
+          frame={frame}
+          layer={layer}
+          reading={reading}
+          frames={shape || frames.length < 2 || frames[0]?.kind === "case" ? [] : frames.filter((f) => f.kind !== "envelope").map((f) => f.index)}
+          titleOf={(f) => ({ text: [title, study.name, ...(frames.length > 1 ? [frames[f]?.name ?? ""] : [])].join(" · "), low: shown.text(scale.low, kind), high: shown.text(scale.high, kind), stops: scale.stops })}
+          pictured={{ skin: rest, found, field, scale, limit: limit?.allowed ?? null, factor, banded, clip, laid, model: { ...scene, ...box } }}
+        />
         {!still && (
           <span className="flex items-center gap-1">
             <span className="text-faint">arrows</span>
@@ -217,7 +229,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         ) : staged ? (
           <StageStrip frames={frames} at={frame} />
         ) : <FrameStrip frames={frames} at={frame} />}
-        <Legend stops={scale.stops} banded={banded} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind} />
+        <Legend stops={scale.stops} banded={banded} low={scale.low} high={scale.high} limit={limit && ends.high === null ? limit.allowed : null} peak={scale.reach} kind={kind}>
+          <ScaleTools result={study.result} field={field} layer={layer} reading={reading} frames={frames.length} skin={rest} found={found} />
+        </Legend>
       </div>
     </>
   );

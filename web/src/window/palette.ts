@@ -1,22 +1,12 @@
+import shared from "../../../core/data/palette.json";
+
+type Stops = readonly [number, number, number][];
+
 /** Dark spruce to straw, evenly lighter; the limit is amber, what is over it vermilion. */
-export const FIELD_STOPS: readonly [number, number, number][] = [
-  [0.122, 0.278, 0.302],
-  [0.184, 0.443, 0.443],
-  [0.361, 0.584, 0.502],
-  [0.588, 0.733, 0.541],
-  [0.804, 0.839, 0.604],
-  [0.945, 0.89, 0.659],
-];
+export const FIELD_STOPS = shared.field as unknown as Stops;
 
 /** Slate to straw to rust, for fields with two signs. */
-export const SIGNED_STOPS: readonly [number, number, number][] = [
-  [0.169, 0.271, 0.365],
-  [0.404, 0.525, 0.596],
-  [0.702, 0.757, 0.729],
-  [0.949, 0.906, 0.737],
-  [0.831, 0.58, 0.408],
-  [0.557, 0.255, 0.184],
-];
+export const SIGNED_STOPS = shared.signed as unknown as Stops;
 
 export const QUALITY_STOPS: readonly [number, number, number][] = [
   [0.663, 0.169, 0.118],

@@ -23,6 +23,25 @@ module Lattice
         packed(JSON.generate(document), bytes)
       end
 
+      # One surface with a colour at every point.
+      # @param points [Numo::DFloat] [p, 3] m
+      # @param triangles [Numo::Int32] [t, 3]
+      # @param colours [Numo::DFloat] [p, 3] from 0 to 1
+      # @return [String]
+      def coloured(name, points, triangles, colours)
+        document = { asset: { version: "2.0", generator: "Gentle Lattice" }, scene: 0, scenes: [{ nodes: [0] }], nodes: [{ name: name, mesh: 0 }],
+                     materials: [{ pbrMetallicRoughness: { baseColorFactor: [1, 1, 1, 1], metallicFactor: 0, roughnessFactor: 0.9 }, doubleSided: true }],
+                     meshes: [], accessors: [], bufferViews: [], buffers: [] }
+        bytes = String.new(encoding: Encoding::BINARY)
+        place = view(document, bytes, Numo::SFloat.cast(points), 34_962, 5126, "VEC3")
+        document[:accessors][place].merge!(min: points.min(0).to_a, max: points.max(0).to_a)
+        colour = view(document, bytes, Numo::SFloat.cast(colours), 34_962, 5126, "VEC3")
+        corners = view(document, bytes, Numo::UInt32.cast(triangles.flatten), 34_963, 5125, "SCALAR")
+        document[:meshes] << { name: name, primitives: [{ attributes: { POSITION: place, COLOR_0: colour }, indices: corners, material: 0 }] }
+        document[:buffers] = [{ byteLength: bytes.bytesize }]
+        packed(JSON.generate(document), bytes)
+      end
+
       def add(document, bytes, name, facets, index)
         document[:nodes] << { name: name, mesh: index }
         points = view(document, bytes, Numo::SFloat.cast(facets.points), 34_962, 5126, "VEC3")

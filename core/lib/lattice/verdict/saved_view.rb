@@ -20,7 +20,10 @@ module Lattice
         raise @statement.fault("there is no body named “#{gone}”", path: "hidden", cure: "Keep the view again from the window.") if gone
 
         scale = ends
-        raise @statement.fault("the scale ends at #{@statement['high']}, which is not above #{@statement['low']}", path: "high", cure: "Give an upper end above the lower.") if scale.compact.size == 2 && scale[0] >= scale[1]
+        if scale.compact.size == 2 && scale[0] >= scale[1]
+          raise @statement.fault("the scale ends at #{@statement['high']}, which is not above #{@statement['low']}", path: "high",
+                                                                                                                     cure: "Give an upper end above the lower.")
+        end
         raise @statement.fault("the eye has no direction", path: "camera.from", cure: "Keep the view again from the window.") if @statement.data.dig("camera", "from")&.all?(&:zero?)
       end
 

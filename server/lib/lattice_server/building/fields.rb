@@ -67,6 +67,14 @@ module LatticeServer
         packed(arrays.merge(opened), { extremes: extremes, corners: !field.averaged?, cut: opened.empty? ? [] : @cut.faces })
       end
 
+      # @return [Hash] min and max of a field over all frames that are not made of others
+      def range(result, name:, layer: nil, how: "averaged", around: nil)
+        known!(result, [name], 0, layer)
+        frames = result.frames.map(&:index).reject { |frame| result.envelope?(frame) }
+        ends = frames.map { |frame| ReadField.new([[result, frame]], how: how, around: around, layer: layer).extreme(name).values_at(:min, :max) }
+        { min: ends.map(&:first).min, max: ends.map(&:last).max }
+      end
+
       private
 
       attr_reader :grid

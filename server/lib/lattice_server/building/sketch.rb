@@ -15,7 +15,8 @@ module LatticeServer
       def to_h
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
-        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions, bends: bends, views: views)[1...-1],
+        { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions,
+                              bends: bends, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), stops: stops, mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }

@@ -62,11 +62,26 @@ module LatticeServer
 
       # @param paths [Array<String>] of a result, and of the one that is taken from it
       def fields(paths, mesh, wanted)
-        result, less = paths.map { |path| kept(@results, path) { Lattice::Format::ResultFile.read(path, grid(mesh)) } }
+        result, less = paths.map { |path| result(path, mesh) }
         Fields.new(result.grid).fields(result, less: less, **wanted)
       end
 
+      # @return [Hash] min and max of a field over all frames
+      def range(path, mesh, wanted)
+        result = result(path, mesh)
+        Fields.new(result.grid).range(result, **wanted)
+      end
+
+      # @param kind [String] ending of the file
+      # @param wanted [Hash] keywords of Lattice::Format::ResultExport
+      # @return [String]
+      def result_file(path, mesh, kind, wanted)
+        result = result(path, mesh)
+        Lattice::Format::ResultExport.new(result, **wanted).bytes(kind)
+      end
+
       def problem(text) = kept(@problems, text) { Lattice::Study::Problem.new(Lattice::Model::Document.read(text)) }
+      def result(path, mesh) = kept(@results, path) { Lattice::Format::ResultFile.read(path, grid(mesh)) }
       def grid(path) = kept(@grids, path) { Lattice::Format::GridFile.read(path) }
 
       def kept(store, key)
