@@ -19,7 +19,7 @@ end
 Capybara.default_driver = :chromium
 Capybara.run_server = false
 Capybara.enable_aria_label = true
-Capybara.default_max_wait_time = 12
+Capybara.default_max_wait_time = 25
 Capybara.save_path = File.join(data, "pages")
 
 RSpec.configure do |config|

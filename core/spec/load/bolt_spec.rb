@@ -35,6 +35,21 @@ RSpec.describe Lattice::Load::Conditions::Bolt do
     expect((0..2).map { |f| result.balance(f)[:error] }.max).to be < 1e-9
   end
 
+  it "is read by gauges of its force, in every frame" do
+    bolt = plates.document.active("bolt")[0].id
+    gauge = ->(name, force, **more) { { "kind" => "force_gauge", "name" => name, "study" => "s", "of" => bolt, "force" => force }.merge(more.transform_keys(&:to_s)) }
+    cases = %w[pull shove].map { |name| { "kind" => "case", "name" => name } }
+    problem = plates({}, *cases, pull("5 kN", case: "pull"), pull("1 kN", "+x", case: "shove"), gauge["pull", "along"], gauge["shove", "across", number: 1], gauge["all", "all"], bonded: false)
+    found = Lattice::Verdict::Findings.new(problem, problem.study!, solve(problem)).findings.select { |f| f[:kind] == "gauge" }.to_h { |f| [f[:name], f[:values]] }
+    # Alone between the plates it takes all that pulls and shoves them.
+    expect([found["pull"][0], found["shove"][1]]).to be_near([5e3, 1e3], 1e-6)
+    expect(found["all"][1]).to be_near(Math.hypot(found["pull"][1], found["shove"][1]), 1e-6)
+    odd = plates({}, gauge["none", "along", of: "s1"])
+    expect(Lattice::Verdict::Readiness.new(odd).notices.map { |n| n.fault.to_s }).to include(/reads no bolts and no joints/)
+    many = plates({}, gauge["second", "along", number: 2])
+    expect(Lattice::Verdict::Readiness.new(many).notices.map { |n| n.fault.to_s }).to include(/no number 2. There is one alone/)
+  end
+
   it "alone carries the whole pull, and a moment of a sideways one" do
     pulled = forces(plates({}, pull("5 kN"), bonded: false))[0]
     expect(pulled[:tension]).to be_near([5e3, 5e3], 1e-6)

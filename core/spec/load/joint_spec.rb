@@ -25,6 +25,13 @@ RSpec.describe Lattice::Load::Conditions::Joint do
     expect(forces(result).map { |f| f.round(3) }).to match([0, be_within(0.01).of(-100), 0, 0, 0, be_within(0.01).of(-20)])
   end
 
+  it "is read by a gauge: what passes through the weld" do
+    gauge = { "kind" => "force_gauge", "name" => "weld", "study" => "pull", "of" => "more0", "force" => "across" }
+    problem = two_bars(joint("weld"), pull("far end", "100 N", "-y"), gauge)
+    found = Lattice::Verdict::Findings.new(problem, problem.study!, solve(problem)).findings.find { |f| f[:kind] == "gauge" }
+    expect(found).to include(name: "weld", dimension: "force", values: [be_within(0.01).of(100)])
+  end
+
   it "hinges: a load in the middle of the second bar goes half to the hinge, and no moment through it" do
     result = solve(two_bars(joint("hinge", axis: "+z"), middle, pull("above", "100 N", "-y"), { "kind" => "support", "target" => "far end", "components" => ["y"] }))
     # Axes of the joint: along z, then two across it.

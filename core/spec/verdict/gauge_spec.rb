@@ -31,6 +31,35 @@ RSpec.describe "What gauges and section cuts record" do
     expect(cut[:moments][0]).to be_near([0, 0, -150], 1e-6)
   end
 
+  it "sums up the stress of one solid among others: of two strips side by side, each its share" do
+    strip = ->(name, y) { [outline_named("#{name} o", rectangle("0 mm", "#{y} mm", "100 mm", "10 mm")), body_named(name, "#{name} o", thickness: "10 mm")] }
+    stuff = ->(name, young) { { "kind" => "material", "target" => name, "material" => "stuff", "properties" => { "young" => young, "poisson" => "0" } } }
+    cut = ->(name, axis = "x", at = "43 mm") { { "kind" => "section_cut", "name" => name, "study" => "s", "body" => name, "plane" => { "axis" => axis, "at" => at } } }
+    pair = lambda do |elements, *cuts|
+      shape_problem(*strip["soft", 0], *strip["stiff", 10], { "kind" => "join", "bodies" => %w[soft stiff] }, stuff["soft", "70 GPa"], stuff["stiff", "210 GPa"],
+                    *{ "root" => 0, "tip" => 100 }.map do |name, x|
+                      group_named(name, { "plane" => { "axis" => "x", "at" => "#{x} mm" } })
+                    end, { "kind" => "support", "target" => "root", "components" => %w[x y z] },
+                    { "kind" => "displacement", "target" => "tip", "component" => "x", "value" => "0.1 mm" }, { "kind" => "displacement", "target" => "tip", "component" => "y", "value" => "0 mm" },
+                    { "kind" => "mesh", "size" => "5 mm", "elements" => elements }, { "kind" => "study", "name" => "s", "type" => "static" }, *cuts)
+    end
+    ["bricks and quadrilaterals", "tetrahedra and triangles"].each do |elements|
+      problem = pair[elements, cut["soft"], cut["stiff"]]
+      found = Lattice::Verdict::Findings.new(problem, problem.study!, solve(problem)).findings.select { |f| f[:kind] == "section_cut" }
+      # σ = E · 0.001 over 100 mm².
+      expect(found.map { |f| f[:forces][0][0] }).to be_near([7e3, 21e3], 1e-6)
+      expect(found.map { |f| f[:about] }).to be_near([[0.043, 0.005, 0.005], [0.043, 0.015, 0.005]], 1e-9)
+    end
+    wrong = pair["bricks and quadrilaterals", cut["lid"], cut["soft", "y", "15 mm"]]
+    expect(Lattice::Verdict::Readiness.new(wrong).notices.map { |n| n.fault.to_s }).to include(/no solid named “lid”/, /misses “soft”, which reaches from 0 mm to 10 mm/)
+  end
+
+  it "bends one solid as statics have it" do
+    alone, whole = [{ "body" => "bar" }, {}].map { |more| found({ mesh: { "size" => "5 mm" } }, section.merge(more))[0].find { |f| f[:kind] == "section_cut" } }
+    expect(alone[:moments][0]).to be_near(whole[:moments][0], 2e-3)
+    expect(alone[:forces][0]).to be_near(whole[:forces][0], 2e-2)
+  end
+
   it "says where a plane misses the part, and what a gauge lacks" do
     { section(at: "1 m") => /its plane misses the part, which reaches from 0 mm to 200 mm/, gauge(spot: nil) => /it reads nowhere/, gauge(spot: nil, target: "gone") => /no group or body named “gone”/,
       gauge(quantity: "reaction") => /a reaction is that of a place/ }.each do |statement, words|

@@ -79,7 +79,8 @@ export type Statement =
   | StatementFloor
   | StatementGroundMotion
   | StatementReinforced
-  | StatementView;
+  | StatementView
+  | StatementForceGauge;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -11936,6 +11937,10 @@ export interface StatementSectionCut {
      */
     at: string;
   };
+  /**
+   * A solid that alone is cut, by its stress; the whole model by its balance when left out.
+   */
+  body?: string;
 }
 /**
  * A floor that is rigid in its plane: its points move and turn in it together.
@@ -12250,4 +12255,32 @@ export interface Spot14 {
    * z.
    */
   z: string;
+}
+/**
+ * The force in bolts, joints, springs, links or welds, recorded in every frame of a study.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_force_gauge".
+ */
+export interface StatementForceGauge {
+  id: Id;
+  kind: "force_gauge";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  name: string;
+  study: string;
+  /**
+   * The statement whose bolts or connectors are read.
+   */
+  of: string;
+  /**
+   * Which of them; the one with the largest force in each frame when left out.
+   */
+  number?: number;
+  /**
+   * Along its axis (tension above zero), across it, or the size of all.
+   */
+  force: "along" | "across" | "all";
 }

@@ -27,7 +27,7 @@ import { WayTable } from "./WayTable";
 type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "probes" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
-const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
+const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", force_gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
 
 const OF_STUDY: Partial<Record<Of<"study">["type"], Tab>> = { ladder: "ladder", vibration: "modes", buckling: "modes", collapse: "way", stages: "stages", strength: "strength", shaking: "storeys", harmonic: "gauges", transient: "gauges", life: "life" };
 
@@ -65,7 +65,7 @@ export function Tray() {
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["probes", "Probes", probes > 0],
     ["paths", "Paths", has("path")],
-    ["gauges", "Gauges", has("gauge", "section_cut", "radiated_power")],
+    ["gauges", "Gauges", has("gauge", "force_gauge", "section_cut", "radiated_power")],
     ["life", "Life", view.document.statements.some((s) => s.kind === "study" && s.type === "life" && !s.off)],
     ["bolts", "Bolts", has("bolt")],
     ["joints", "Joints", has("joint", "one_way", "spot_welds") || view.studies.some((s) => (s.findings?.summary.connectors.length ?? 0) > 0)],

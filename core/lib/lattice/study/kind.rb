@@ -13,7 +13,7 @@ module Lattice
       # Whether its frames are shapes without a size, which nothing reads.
       def shapes? = false
 
-      READ = %w[hand_check limit path gauge section_cut member_check bolt bars].freeze
+      READ = %w[hand_check limit path gauge force_gauge section_cut member_check bolt bars].freeze
 
       # Whether statements of a kind can read its result.
       def reads?(kind) = !shapes? && READ.include?(kind)

@@ -6,7 +6,8 @@ module Lattice
     class Findings
       JUDGED = %w[limit bolts members bars resonance buckling collapse stages life heat].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
-      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "section_cut" => SectionCut, "member_check" => MemberCheck, "radiated_power" => RadiatedPower }.freeze
+      READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "force_gauge" => ForceGauge, "section_cut" => SectionCut, "member_check" => MemberCheck,
+                  "radiated_power" => RadiatedPower }.freeze
 
       # @param problem [Study::Problem]
       # @param study [Model::Statement]

@@ -29,7 +29,7 @@ module Lattice
             check_mesh
             @found.concat(MeshQuality.new(@poor, @document.units).notices)
             check_limits
-            check_views
+            SavedView.faults(@problem).each { |f| odd(f) }
           end
           check_studies
           @found.uniq { |n| n.fault.to_s }.partition(&:stops?).flatten
@@ -250,15 +250,6 @@ module Lattice
             sizeless!(statement, study)
             Findings::READERS[statement.kind].new(statement, @problem).check!
           end
-        end
-      end
-
-      # What is only looked at keeps nothing from being solved.
-      def check_views
-        @document.active("view").each do |statement|
-          SavedView.new(statement, @problem).check!
-        rescue InvalidInput => e
-          e.faults.each { |f| odd(f) }
         end
       end
 

@@ -4,6 +4,18 @@ module Lattice
   module Verdict
     # How a result is looked at, as a statement keeps it: read into SI for whoever draws it.
     class SavedView
+      # What is only looked at keeps nothing from being solved.
+      # @param problem [Study::Problem]
+      # @return [Array<Fault>] of all views
+      def self.faults(problem)
+        problem.document.active("view").flat_map do |statement|
+          new(statement, problem).check!
+          []
+        rescue InvalidInput => e
+          e.faults
+        end
+      end
+
       # @param statement [Model::Statement]
       # @param problem [Study::Problem]
       def initialize(statement, problem)

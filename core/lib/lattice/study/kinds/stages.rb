@@ -6,7 +6,7 @@ module Lattice
       # Loads that come and go in stages, one after the other: what has moved, turned and flowed stays.
       class Stages < Marching
         VERSION = 2
-        READ = %w[limit path gauge bolt bars].freeze
+        READ = %w[limit path gauge force_gauge bolt bars].freeze
         END_OF = 1e-9 # of a stage
         KEPT = 16 # increments of a stage, at most
 
