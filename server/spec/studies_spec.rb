@@ -46,7 +46,7 @@ RSpec.describe LatticeServer::App do
     expect(arrays("/results/#{found['result']}/fields?names=von_mises&frame=7")[0]).to eq(422)
   end
 
-  it "takes one result from another on the same mesh, and refuses what lies on two" do
+  it "takes one result from another on the same mesh, or on another where its points are" do
     double = study("static", name: "double", load_factor: "2")
     made = new_model(model({ body: { "thickness" => "10.3 mm" } }, double, study("close_up", of: "pull", block: block, size: "6 mm"), study("vibration", modes: 1)))
     %w[pull double close_up vibration].each { |name| solve(made, name) }
@@ -54,9 +54,31 @@ RSpec.describe LatticeServer::App do
     ends = ->(path) { arrays(path)[1]["meta"]["extremes"]["displacement_y"].values_at("min", "max") }
     once = ends["/results/#{result['pull']}/fields?names=displacement_y"]
     expect(ends["/results/#{result['double']}/fields?names=displacement_y&less=#{result['pull']}"]).to match(once.map { |v| be_within(once[0].abs * 1e-6).of(v) })
-    expect(api_get("/results/#{result['pull']}/fields?names=von_mises&less=#{result['close_up']}")).to match([422, include("error" => "the two results lie on different meshes")])
+    # A close-up moves as the whole does; of the whole only what the close-up has is told.
+    expect(ends["/results/#{result['close_up']}/fields?names=displacement_y&less=#{result['pull']}"].map(&:abs).max).to be < once[0].abs * 2e-3
+    expect(ends["/results/#{result['pull']}/fields?names=displacement_y&less=#{result['close_up']}"].map(&:abs).max).to be < once[0].abs * 2e-3
+    veiled = fields({ "result" => result["pull"] }, "names=displacement_y&less=#{result['close_up']}")[2]["veiled"]
+    expect(veiled.minmax).to eq([0.0, 1.0])
+    expect(api_get("/results/#{result['pull']}/fields?names=von_mises&how=element&less=#{result['close_up']}")).to match([422, include("error" => a_string_including("are compared averaged"))])
     expect(api_get("/results/#{result['vibration']}/fields?names=von_mises")).to match([422, include("error" => "the result has no von Mises stress")])
     expect(api_get("/results/#{result['pull']}/fields?names=von_mises&less=#{result['double']}&less_frame=3")).to match([422, include("error" => "there is no frame 3")])
+  end
+
+  it "shows an older revision with what was solved of it" do
+    made = bar("10.4 mm")
+    solve(made, "pull")
+    old = of(api_get("/models/#{made['id']}")[1], "pull")
+    document = model({ body: { "thickness" => "12.4 mm" } }, study("close_up", of: "pull", block: block, size: "6 mm"), study("ladder", of: "pull", rungs: 3), study("vibration", modes: 2))
+    expect(api_put("/models/#{made['id']}/document", { version: 1, document: document })[0]).to eq(200)
+    _, list = api_get("/models/#{made['id']}/revisions")
+    expect(list).to match("current" => 2, "revisions" => [include("number" => 2, "solved" => false), include("number" => 1, "solved" => true, "created_at" => be_a(String))])
+    before = api_get("/models/#{made['id']}?revision=1")[1]
+    expect(of(before, "pull")).to include("state" => "solved", "result" => old["result"])
+    expect(before["document"]["statements"].find { |s| s["id"] == "body" }["thickness"]).to eq("10.4 mm")
+    # What was solved last is stale in the revision in force, and not told of one that it is not of.
+    expect(of(api_get("/models/#{made['id']}")[1], "pull")["state"]).to eq("stale")
+    expect(of(api_get("/models/#{made['id']}?revision=2")[1], "pull")["state"]).to eq("unsolved")
+    %w[7 x].each { |number| expect(api_get("/models/#{made['id']}?revision=#{number}")[0]).to eq(404) }
   end
 
   it "does not run a study that lacks something, and says what" do

@@ -63,6 +63,26 @@ RSpec.describe LatticeServer::Worker do
     end_worker(worker)
   end
 
+  it "computes two models at once where there are processors, and one model's runs one after the other" do
+    one = long_run
+    other = long_run
+    model = runs.find(one)[:model_id]
+    later = api_post("/models/#{model}/runs", { kind: "mesh" })[1]["id"]
+    expect([1, 2].map { runs.claim(Process.pid)[:id] }).to eq([one, other])
+    expect(runs.claim(Process.pid)).to be_nil
+    runs.finish(one, "done")
+    expect(runs.claim(Process.pid)[:id]).to eq(later)
+    [other, later].each { |id| runs.finish(id, "stopped") }
+
+    both = [long_run, long_run]
+    worker = start_worker
+    eventually { both.map { |id| state(id) } == (Etc.nprocessors > 1 ? %w[running running] : %w[running queued]) }
+    both.each { |id| api_post("/runs/#{id}/stop") }
+    eventually { both.all? { |id| state(id) == "stopped" } }
+  ensure
+    worker && end_worker(worker)
+  end
+
   it "survives the death of the process that computes" do
     run = long_run
     worker = start_worker

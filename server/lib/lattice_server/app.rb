@@ -118,7 +118,14 @@ module LatticeServer
       view(models.create(params[:id], Sketches.of(JSON.generate(data)))[:id], 201)
     end
 
-    get("/api/models/:id") { view(params[:id]) }
+    # With revision=NUMBER an older one.
+    get("/api/models/:id") { params[:revision] ? answer(ModelView.new(db, params[:id], revision: Integer(params[:revision], exception: false) || 0)) : view(params[:id]) }
+
+    # The newest revisions: number, when it was made, and whether something of it is solved.
+    get "/api/models/:id/revisions" do
+      list = models.revisions(params[:id]).map { |r| { number: r[:number], created_at: r[:created_at].iso8601, solved: r[:findings].any? { |digest| derived.find(digest) } } }
+      answer(revisions: list, current: models.find(params[:id])[:head])
+    end
 
     delete "/api/models/:id" do
       models.delete(params[:id])

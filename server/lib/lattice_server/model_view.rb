@@ -7,12 +7,15 @@ module LatticeServer
     NOTHING = { digest: "", dimension: nil, size: nil, up: "y", bodies: [], total: nil, outlines: {}, lines: {}, corners: {}, regions: {}, patches: {}, reports: {}, through: {}, bolts: {},
                 lines_between: [] }.freeze
 
-    def initialize(db, model_id)
+    # @param revision [Integer, nil] an older one, with what of the derived data is its own; nil takes the one in force
+    # @raise [Problem] 404
+    def initialize(db, model_id, revision: nil)
       @db = db
       @models = Store::Models.new(db)
       @runs = Store::Runs.new(db)
       @derived = Store::Derived.new(db)
       @model = @models.find(model_id)
+      @older = revision && @models.revision!(model_id, revision)
     end
 
     # @return [String] JSON
@@ -34,10 +37,10 @@ module LatticeServer
 
     private
 
-    def head = @head ||= @models.head(@model)
+    def head = @head ||= @older || @models.head(@model)
 
     def sketch
-      @sketch ||= Sketches.of(head[:document]).tap { |found| @models.note_state(@model, found) unless head[:state] && Store::State.new(JSON.parse(head[:state])).current? }
+      @sketch ||= Sketches.of(head[:document]).tap { |found| @models.note_state(@model, found) unless @older || head[:state] && Store::State.new(JSON.parse(head[:state])).current? }
     rescue Lattice::InvalidInput => e
       broken(e.faults.first)
     rescue Problem => e
@@ -86,6 +89,8 @@ module LatticeServer
 
       findings = @derived.find(study[:findings])
       return told(study, "solved", findings, study[:result], study[:mesh]) if findings && whole?(study)
+
+      return told(study, "unsolved") if @older
 
       older = @runs.last_done(@model[:id], study[:name])
       outcome = older && JSON.parse(older[:outcome])

@@ -9,21 +9,21 @@ module LatticeServer
       app.get("/api/meshes/:digest/quality") { answer(read(:quality, mesh(params[:digest]), params[:measure] || "mean_ratio")) }
       app.get("/api/meshes/:digest/elements") { binary(read(:elements, mesh(params[:digest]), params[:measure] || "mean_ratio", MeshLook.read(params))) }
 
-      # With less=DIGEST (and less_frame=) the fields less those of another result on the same mesh.
+      # With less=DIGEST (and less_frame=) the fields less those of another result of its own mesh, or another.
       app.get "/api/results/:digest/fields" do
-        paths = params.values_at(:digest, :less).compact.map { |digest| derived.path!(digest, "result") }
-        binary(read(:fields, paths, mesh(derived.one_mesh!(params.values_at(:digest, :less).compact)), FieldsWanted.read(params)))
+        pairs = params.values_at(:digest, :less).compact.map { |digest| [derived.path!(digest, "result"), mesh(derived.mesh_of(digest))] }
+        binary(read(:fields, pairs, FieldsWanted.read(params)))
       end
 
       # Least and greatest of a field over all frames that are states.
       app.get "/api/results/:digest/range" do
-        answer(read(:range, derived.path!(params[:digest], "result"), mesh(derived.one_mesh!([params[:digest]])), FieldsWanted.range(params)))
+        answer(read(:range, derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), FieldsWanted.range(params)))
       end
 
       # A frame of a result as a file: field, frame, times (of displacements), and low and high of its colours, SI.
       app.get "/api/results/:digest/export/:file" do
         kind = File.extname(params[:file]).downcase
-        bytes = read(:result_file, derived.path!(params[:digest], "result"), mesh(derived.one_mesh!([params[:digest]])), kind, FieldsWanted.exported(params))
+        bytes = read(:result_file, derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), kind, FieldsWanted.exported(params))
         content_type Lattice::Format::ResultExport::KINDS.fetch(kind)
         attachment params[:file]
         bytes

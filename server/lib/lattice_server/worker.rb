@@ -1,23 +1,31 @@
 # frozen_string_literal: true
 
+require "etc"
+
 module LatticeServer
-  # Takes runs from the queue one by one and has each computed by a child process.
+  # Takes runs from the queue and has each computed by a child process: two at once where there are processors, but of
+  # one model one after the other, since they share its mesh and what they start from.
   class Worker
     POLL = 0.1
+    SEATS = [Etc.nprocessors, 2].min
 
     # @param parent [Integer, nil] ends when this process is no longer the parent
     def initialize(parent: nil)
       @parent = parent
       @runs = Store::Runs.new(Database.connect)
+      @children = {}
     end
 
     def call
       @runs.interrupt_orphans { |pid| pid != Process.pid && alive?(pid) }
       sweep
       until over?
-        run = @runs.claim(Process.pid)
-        run ? supervise(run[:id]) : sleep(POLL)
+        run = @children.size < SEATS && @runs.claim(Process.pid)
+        @children[start(run[:id])] = run[:id] if run
+        @children.to_a.each { |child, run_id| look_after(child, run_id) }
+        sleep POLL unless run
       end
+      @children.each { |child, run_id| hand_back(child, run_id) }
     end
 
     # Ends soon; what is being computed is handed back. For signal handlers.
@@ -25,14 +33,10 @@ module LatticeServer
 
     private
 
-    def supervise(run_id)
-      child = start(run_id)
-      until Process.wait(child, Process::WNOHANG)
-        return hand_back(child, run_id) if over?
+    def look_after(child, run_id)
+      return (stop(child, run_id) if @runs.stop_wanted?(run_id)) unless Process.wait(child, Process::WNOHANG)
 
-        stop(child, run_id) if @runs.stop_wanted?(run_id)
-        sleep POLL
-      end
+      @children.delete(child)
       sweep
       @runs.finish(run_id, "interrupted", error: "The process was ended from outside#{', perhaps because memory ran out' if $CHILD_STATUS.termsig == 9}. Retry to run it again.")
     end

@@ -42,16 +42,29 @@ export function useUnits() {
   });
 }
 
+/** A model, or, as ID@NUMBER, one of its older revisions. */
 export function useModel(id: string) {
+  const [model, revision] = id.split("@");
   return useQuery({
     queryKey: ["model", id],
-    queryFn: () => request<ModelView>("GET", `/api/models/${id}`),
+    queryFn: () => request<ModelView>("GET", `/api/models/${model}${revision ? `?revision=${revision}` : ""}`),
     // An answer that was on its way while an edit was made is older than what the edit brought.
     structuralSharing: (old, next) => {
       const [before, after] = [old as ModelView | undefined, next as ModelView];
       return before && before.version > after.version ? before : after;
     },
   });
+}
+
+export interface Revision {
+  number: number;
+  created_at: string;
+  solved: boolean;
+}
+
+/** The newest revisions of a model. */
+export function useRevisions(id: string) {
+  return useQuery({ queryKey: ["revisions", id], staleTime: 5_000, queryFn: () => request<{ revisions: Revision[]; current: number }>("GET", `/api/models/${id}/revisions`) });
 }
 
 /** The surfaces and places of a model's shape; the older ones stay until the new ones are there. */

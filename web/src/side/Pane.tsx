@@ -23,12 +23,14 @@ interface Props {
   link: CameraLink | undefined;
   /** Least and greatest of all windows that share a scale; null for the window's own. */
   shared: { min: number; max: number } | null;
+  /** Models, and revisions of the one that was opened. */
   models: { id: string; name: string }[];
+  chosen: string;
   onChoose: (change: Partial<Chosen>) => void;
 }
 
 /** One window: its study and frame, the field, and its scale. */
-export function Pane({ letter, pane, box, link, shared, models, onChoose }: Props) {
+export function Pane({ letter, pane, box, link, shared, models, chosen, onChoose }: Props) {
   const { shown } = useNote();
   const camera = useRef<CameraHandle | null>(null);
   const keep = useCallback((handle: CameraHandle | null) => {
@@ -54,10 +56,22 @@ export function Pane({ letter, pane, box, link, shared, models, onChoose }: Prop
       <div className="pointer-events-none absolute inset-0">{pointed && <Label keep={setLabel} text={shown.text(pointed.value, kind)} tone="bg-paper text-ink" />}</div>
       <div className="card absolute left-3 top-3 flex max-w-[calc(100%-64px)] flex-wrap items-center gap-1.5 px-2 py-1 text-[13px]">
         <b className="grid size-5 place-items-center rounded-full bg-slate text-[11px] text-white">{letter}</b>
-        {models.length > 1 && <ChoiceChip label={`model ${letter}`} value={view?.id ?? ""} options={models.map((m) => [m.id, m.name] as const)} onChoose={(model) => onChoose({ model, study: "", frame: 0 })} />}
+        {models.length > 1 && <ChoiceChip label={`model ${letter}`} value={chosen} options={models.map((m) => [m.id, m.name] as const)} onChoose={(model) => onChoose({ model, study: "", frame: 0 })} />}
         <ChoiceChip label={`study ${letter}`} value={study?.name ?? ""} missing={!study} options={studies} onChoose={(name) => onChoose({ study: name, frame: 0 })} />
         {frames.length > 1 && <ChoiceChip label={`frame ${letter}`} value={String(pane.frame)} options={frames.map((f) => [String(f.index), f.name] as const)} onChoose={(f) => onChoose({ frame: Number(f) })} />}
-        {parted && <span className="text-amber-ink">A − B</span>}
+        {!parted && study?.findings?.summary.by_element && (
+          <ChoiceChip
+            label={`averaging ${letter}`}
+            value={pane.how}
+            options={[
+              ["averaged", "averaged"],
+              ["unaveraged", "unaveraged"],
+              ["element", "by element"],
+            ]}
+            onChoose={(how) => onChoose({ how })}
+          />
+        )}
+        {parted && <span className="text-amber-ink">A − B{pane.mapped && ", B read at the points of A; grey where it has nothing"}</span>}
         {study?.state === "stale" && <span className="text-amber-ink">stale</span>}
       </div>
       {!skin && <p className="absolute inset-0 grid place-items-center font-serif text-faint">{pane.error ? pane.error.message : !study?.result ? "This study has not been solved." : pane.known ? "Reading the result…" : "This study has no such field."}</p>}

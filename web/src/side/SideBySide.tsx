@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { Columns2, Grid2x2, Link2, Link2Off } from "lucide-react";
-import { useModel, useProjects } from "../api/hooks";
+import { useModel, useProjects, useRevisions } from "../api/hooks";
 import type { ModelView } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { NoteProvider } from "../note/Note";
@@ -40,11 +40,13 @@ function Windows({ view }: { view: ModelView }) {
   const [c, d] = [usePane(three, field), usePane(four, field)];
   const panes = [a, b, c, d].slice(0, count);
   const { data: home } = useProjects();
-  const models = home?.projects.find((p) => p.id === view.project.id)?.models ?? [];
+  const { data: history } = useRevisions(view.id);
+  const older = (history?.revisions ?? []).filter((r) => r.solved && r.number !== history?.current).map((r) => ({ id: `${view.id}@${r.number}`, name: `revision ${r.number}, ${new Date(r.created_at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}` }));
+  const models = [...(home?.projects.find((p) => p.id === view.project.id)?.models ?? []), ...older];
   const fields = a.study?.findings?.summary.catalogue ?? [];
   const ends = panes.flatMap((p) => (p.extreme && !p.parted ? [p.extreme] : []));
   const all = shared && ends.length > 0 ? { min: Math.min(...ends.map((e) => e.min)), max: Math.max(...ends.map((e) => e.max)) } : null;
-  const alike = Boolean(a.study?.result && b.study?.result) && a.study?.mesh === b.study?.mesh;
+  const both = Boolean(a.study?.result && b.study?.result);
   const choose = (i: number, change: Partial<Chosen>) => setChosen((all) => all.map((old, k) => (k === i ? { ...old, ...change } : old)));
 
   return (
@@ -69,8 +71,8 @@ function Windows({ view }: { view: ModelView }) {
         <button
           className={`rounded px-2 py-1 disabled:opacity-40 ${difference ? "bg-paper text-ink" : "bg-slate-soft"}`}
           aria-pressed={difference}
-          disabled={!alike}
-          title={alike ? "The second window shows the first less the second" : "Both must lie on the same mesh"}
+          disabled={!both}
+          title={both ? "The second window shows the first less the second" : "Both must be solved"}
           onClick={() => setDifference(!difference)}
         >
           A − B
@@ -87,6 +89,7 @@ function Windows({ view }: { view: ModelView }) {
               link={link}
               shared={pane.parted ? null : all}
               models={models}
+              chosen={chosen[i]?.model ?? ""}
               onChoose={(change) => choose(i, change)}
             />
           ))}

@@ -60,7 +60,8 @@ module LatticeServer
           arrays["member #{name}"] = Numo::SFloat.cast(field.at_points(name)[@member_points]) if @member_points
           [name, field.extreme(name).merge(dimension: Lattice::Result::Catalogue.dimension_of(name))]
         end
-        arrays["veiled"] = Numo::SFloat.cast(result.veil.points[drawn.points]) if result.veil
+        veiled = [result.veil&.points, field.lost].compact.reduce { |a, b| a | b }
+        arrays["veiled"] = Numo::SFloat.cast(veiled[drawn.points]) if veiled
         cracks = result.envelope?(frame) ? nil : result.state(frame).cracks
         arrays["cracks"] = Numo::SFloat.cast(cracks) if cracks
         opened = cut ? cut_open(cut, field, names, movement(result, frame)) : {}

@@ -3,7 +3,10 @@
 module LatticeServer
   module Building
     # A field of a result, or its difference from another's, in the way it is asked for: at points, or at the corners of elements.
+    # What lies on another mesh is read where the points of this one are.
     class ReadField
+      OUTSIDE = 0.1 # of the other mesh's reference elements, that a point may lie outside of them
+
       # @param pairs [Array(Lattice::Result::Outcome, Integer)] a result with its frame, and the one that is taken from it
       # @param how [String] of Lattice::Result::Reading::HOWS
       # @param around [Lattice::Shape::Around, nil]
@@ -15,13 +18,23 @@ module LatticeServer
         @around = around
         @layer = layer
         @kept = {}
+        raise Problem.new(422, "results on different meshes are compared averaged, along the axes of the model", cure: "Read them averaged, along x, y and z.") if pairs.any? { |one, _| !here?(one) } && !(averaged? && around.nil?)
       end
 
       def averaged? = @how == "averaged"
 
-      # @return [Numo::DFloat] [p]
+      # @return [Numo::DFloat] [p]; no difference where the other mesh has nothing
       def at_points(name)
-        @kept[[name, :points]] ||= less { |result, frame| @around ? reading(result).at_points(name, frame) : result.field(name, frame, layer: @layer) }
+        @kept[[name, :points]] ||= begin
+          own = own_at_points(name)
+          @pairs.drop(1).reduce(own) { |field, (result, frame)| field - (here?(result) ? own_at_points(name, result, frame) : filled(along(result).values(name, frame, layer: @layer), own)) }
+        end
+      end
+
+      # @return [Numo::Bit, nil] [p] where the other mesh has nothing
+      def lost
+        other = @pairs.drop(1).map(&:first).find { |result| !here?(result) } or return
+        @lost ||= along(other).values("displacement_x", @pairs[1][1]).isnan
       end
 
       # @return [Array<Numo::DFloat>] [e, k] for every block
@@ -42,7 +55,7 @@ module LatticeServer
       # @return [Hash] least and greatest where it is to be read, and where they are
       def extreme(name)
         values = averaged? ? at_points(name) : flat(at_corners(name))
-        open = averaged? ? @result.readable : readable_corners
+        open = averaged? ? readable_points : readable_corners
         low, high = [values[open].min_index, values[open].max_index].map { |i| open[i] }
         { min: values[low], max: values[high], min_at: at(low), max_at: at(high) }
       end
@@ -50,8 +63,25 @@ module LatticeServer
       private
 
       def grid = @result.grid
+      def here?(result) = result.grid.equal?(grid) || (result.grid.nodes.shape == grid.nodes.shape && result.grid.nodes == grid.nodes)
+      def along(result) = (@along ||= {}.compare_by_identity)[result] ||= Lattice::Result::Along.new(result, grid.nodes[grid.points.nodes, true].dup, outside: OUTSIDE)
+
+      def own_at_points(name, result = @result, frame = @pairs[0][1])
+        @around ? reading(result).at_points(name, frame) : result.field(name, frame, layer: @layer)
+      end
+
+      def filled(values, own)
+        gaps = values.isnan.where
+        gaps.empty? ? values : values.tap { values[gaps] = own[gaps] }
+      end
+
+      def readable_points
+        open = @result.readable
+        there = lost ? open[lost[open].eq(0).where].dup : open
+        there.empty? ? open : there
+      end
+
       def reading(result) = Lattice::Result::Reading.new(result, layer: @layer, around: @around)
-      def less(&) = @pairs.map(&).reduce(:-)
       def flat(blocks) = blocks.map(&:flatten).reduce { |a, b| a.concatenate(b) }
       def points_of_corners = @points_of_corners ||= flat(grid.blocks.each_index.map { |b| grid.points.block(b) })
       def at(index) = @result.at(averaged? ? index : points_of_corners[index])

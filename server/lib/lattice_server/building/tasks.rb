@@ -60,9 +60,9 @@ module LatticeServer
       def quality(mesh, measure) = Fields.new(grid(mesh)).quality(measure)
       def elements(mesh, measure, look) = Fields.new(grid(mesh)).elements(measure, look)
 
-      # @param paths [Array<String>] of a result, and of the one that is taken from it
-      def fields(paths, mesh, wanted)
-        result, less = paths.map { |path| result(path, mesh) }
+      # @param pairs [Array(String, String)] a result with its mesh, and the one that is taken from it
+      def fields(pairs, wanted)
+        result, less = pairs.map { |path, mesh| result(path, mesh) }
         Fields.new(result.grid).fields(result, less: less, **wanted)
       end
 

@@ -49,15 +49,9 @@ module LatticeServer
         raise Problem.new(404, "that #{kind} has not been computed, or is to be computed again", cure: "Solve the study.")
       end
 
-      # @param results [Array<String>] digests
-      # @return [String] digest of the mesh that all of them lie on
-      # @raise [Problem] 422 where they lie on different ones
-      def one_mesh!(results)
-        meshes = results.map { |digest| find(digest)["mesh"] }.uniq
-        return meshes[0] if meshes.size == 1
-
-        raise Problem.new(422, "the two results lie on different meshes", cure: "Choose two studies, or frames, on one mesh.")
-      end
+      # @param result [String] digest
+      # @return [String] digest of the mesh that it lies on
+      def mesh_of(result) = find(result)["mesh"]
 
       private
 

@@ -66,6 +66,18 @@ module LatticeServer
         end
       end
 
+      # @return [Hash] one of its revisions
+      # @raise [Problem] 404
+      def revision!(id, number) = revision(id, number) || raise(Problem.new(404, "there is no revision #{number} of this model"))
+
+      # The newest revisions, with the digests of findings of their studies.
+      # @return [Array<Hash>] number, created_at, findings
+      def revisions(id, limit = 60)
+        @db[:revisions].where(model_id: find(id)[:id]).reverse(:number).limit(limit).select(:number, :created_at, :state).map do |row|
+          { number: row[:number], created_at: row[:created_at], findings: (row[:state] ? State.new(JSON.parse(row[:state])).studies : []).filter_map { |s| s["findings"] } }
+        end
+      end
+
       def undo?(model) = !revision(model[:id], model[:head])[:parent].nil?
       def redo?(model) = !child(model[:id], model[:head]).nil?
 

@@ -50,14 +50,14 @@ module LatticeServer
         nil
       end
 
-      # Takes the oldest queued run for this worker.
+      # Takes the oldest queued run of a model that nothing runs of.
       # @return [Hash, nil]
       def claim(worker)
         queued = @db[:runs].where(state: "queued").order(:created_at)
         return nil unless queued.first
 
         @db.transaction(mode: :immediate) do
-          run = queued.first
+          run = queued.exclude(model_id: @db[:runs].where(state: "running").select(:model_id)).first
           run && take(run[:id], worker)
         end
       end
