@@ -44,10 +44,45 @@ RSpec.describe "Access for all" do
     end
     expect(serious).to eq([])
     click_link "Library"
-    fill_in "Search the materials", with: "cast iron"
+    fill_in "Search the library", with: "cast iron"
     within("table[aria-label=Materials]") { expect(page).to have_css("tbody tr", text: "EN-GJS") }
-    fill_in "Search the materials", with: "unobtainium"
+    fill_in "Search the library", with: "unobtainium"
     expect(page).to have_text("No material is called that")
     expect(serious).to eq([])
+    find("[role=tab]", text: "Bolts").click
+    fill_in "Search the library", with: "M10"
+    within("table[aria-label=Sizes]") { expect(page).to have_css("tbody tr", text: "58 mm²") }
+    find("[role=tab]", text: "Life under stress").click
+    fill_in "Search the library", with: ""
+    expect(page).to have_css("ul[aria-label=Curves] svg", minimum: 2)
+    expect(serious).to eq([])
+  end
+
+  it "keeps a material of one's own, uses it in a note with its properties, and lets go of it" do
+    visit "/library"
+    click_button "A material of your own"
+    fill_in "name", with: "grey iron 250"
+    fill_in "Young's modulus", with: "110"
+    fill_in "Poisson's ratio", with: "0.26"
+    click_button "Keep it"
+    expect(page).to have_css("[role=alert]", text: /young.*unit/i)
+    fill_in "Young's modulus", with: "110 GPa"
+    fill_in "density", with: "7200 kg/m3"
+    expect(serious).to eq([])
+    click_button "Keep it"
+    within("table[aria-label=Materials]") { expect(page).to have_css("tr", text: /grey iron 250\s*own/) }
+    make_copy("Shutter link")
+    find("article a", text: "Shutter link copy", match: :first).click
+    within_section("Material and sections") do
+      find("button[aria-label^='material:']", match: :first).click
+    end
+    find("[cmdk-item]", text: "grey iron 250").click
+    within_section("Material and sections") do
+      expect(page).to have_css("button[aria-label='young: 110 GPa']")
+      expect(page).to have_css("button[aria-label='density: 7200 kg/m3']")
+    end
+    visit "/library"
+    click_button "Delete grey iron 250"
+    expect(page).to have_no_text("grey iron 250")
   end
 end

@@ -92,8 +92,8 @@ module LatticeServer
     end
 
     get("/api/units") { answer(systems: Lattice::Quantity::Display.table) }
-    get("/api/fatigue-curves") { answer(curves: Lattice::Life::Curves.all) }
-    get("/api/materials") { answer(materials: Lattice::Matter::Library.entries) }
+    register LibraryRoutes
+
     get("/api/schema") { answer(Lattice::Model::Schema::DOCUMENT) }
 
     get "/api/projects" do

@@ -7,16 +7,16 @@ module LatticeServer
 
     module_function
 
-    # @return [Hash] keywords of Building::Fields#fields; a frame that is no number is none
+    # @return [Hash] keywords of Building::Fields#fields, and less_frame; a frame that is no number is none
     # @raise [Problem]
     def read(params)
       { names: params[:names].to_s.split(",").first(MOST), frame: frame(params[:frame]), layer: params[:layer], less_frame: frame(params[:less_frame]),
-        how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")), cut: params[:cut] && cut(params[:cut].split(",")) }
+        reading: { how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")) }, cut: params[:cut] && cut(params[:cut].split(",")) }
     end
 
     # @return [Hash] keywords of Building::Fields#range
     # @raise [Problem]
-    def range(params) = read(params).slice(:layer, :how, :around).merge(name: params[:name].to_s)
+    def range(params) = read(params).slice(:layer, :reading).merge(name: params[:name].to_s)
 
     # @return [Hash] keywords of Lattice::Format::ResultExport
     # @raise [Problem]

@@ -40,7 +40,7 @@ module LatticeServer
     def head = @head ||= @older || @models.head(@model)
 
     def sketch
-      @sketch ||= Sketches.of(head[:document]).tap { |found| @models.note_state(@model, found) unless @older || head[:state] && Store::State.new(JSON.parse(head[:state])).current? }
+      @sketch ||= Sketches.of(head[:document]).tap { |found| @models.note_state(@model, found) unless @older || (head[:state] && Store::State.new(JSON.parse(head[:state])).current?) }
     rescue Lattice::InvalidInput => e
       broken(e.faults.first)
     rescue Problem => e

@@ -32,6 +32,26 @@ export function useMaterials() {
   });
 }
 
+/** Keeps a material of one's own, or lets go of it. */
+export function useOwnMaterials() {
+  const client = useQueryClient();
+  const after = () => client.invalidateQueries({ queryKey: ["materials"] });
+  return {
+    put: (entry: LibraryMaterial) => request<LibraryMaterial>("PUT", "/api/materials", entry).then(after),
+    drop: (name: string) => request("DELETE", `/api/materials/${encodeURIComponent(name)}`).then(after),
+  };
+}
+
+export interface Threads {
+  source: string;
+  sizes: Record<string, { diameter: string; pitch: string; stress_area: string; head: string }>;
+  classes: Record<string, Record<string, string>>;
+}
+
+export function useThreads() {
+  return useQuery({ queryKey: ["threads"], queryFn: () => request<Threads>("GET", "/api/threads"), staleTime: Infinity });
+}
+
 export type Units = Record<string, Record<string, { unit: string; scale: [number, number] }>>;
 
 export function useUnits() {

@@ -234,11 +234,15 @@ export interface ProjectEntry {
 
 export interface LibraryMaterial {
   name: string;
-  category: string;
+  category?: string;
   young: string;
   poisson: string;
-  density: string;
+  density?: string;
+  expansion?: string;
+  conductivity?: string;
   yield?: string;
   ultimate?: string;
-  source: string;
+  source?: string;
+  /** Of the user's own. */
+  own?: boolean;
 }

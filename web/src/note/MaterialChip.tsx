@@ -1,6 +1,6 @@
 import { Command } from "cmdk";
 import { useMaterials } from "../api/hooks";
-import type { Of } from "../api/types";
+import type { LibraryMaterial, Of } from "../api/types";
 import { PanelChip, TextChip } from "./chips";
 import { useNote } from "./context";
 
@@ -19,11 +19,12 @@ export function MaterialChip({ statement }: { statement: Of<"material" | "bars" 
   const { change } = useNote();
   const { data } = useMaterials();
 
-  function choose(name: string, own: boolean) {
+  // What ships is known by its name; properties of one's own go into the note.
+  function choose(name: string, properties: Of<"material">["properties"] | null) {
     return change(statement.id, (s) => {
       if (s.kind !== "material" && s.kind !== "bars" && s.kind !== "anchor") return;
       s.material = name;
-      if (own) s.properties = s.properties ?? { young: "210 GPa", poisson: "0.3", density: "7850 kg/m3" };
+      if (properties) s.properties = properties;
       else delete s.properties;
     });
   }
@@ -38,11 +39,11 @@ export function MaterialChip({ statement }: { statement: Of<"material" | "bars" 
             {data?.materials.map((m) => (
               <Command.Item
                 key={m.name}
-                value={`${m.name} ${m.category}`}
+                value={`${m.name} ${m.category ?? ""}`}
                 className="cursor-pointer rounded px-2 py-1 data-[selected=true]:bg-glow"
                 onSelect={() => {
                   close();
-                  void choose(m.name, false);
+                  void choose(m.name, m.own ? propertiesOf(m) : null);
                 }}
               >
                 <div className="flex items-baseline gap-2">
@@ -59,7 +60,7 @@ export function MaterialChip({ statement }: { statement: Of<"material" | "bars" 
             className="button mt-2"
             onClick={() => {
               close();
-              void choose("own material", true);
+              void choose("own material", statement.properties ?? { young: "210 GPa", poisson: "0.3", density: "7850 kg/m3" });
             }}
           >
             Type the properties instead
@@ -69,6 +70,9 @@ export function MaterialChip({ statement }: { statement: Of<"material" | "bars" 
     </PanelChip>
   );
 }
+
+/** What a note takes over of a material of the user's own. */
+const propertiesOf = (m: LibraryMaterial) => Object.fromEntries(PROPERTIES.flatMap(([key]) => (m[key] ? [[key, m[key]]] : [])));
 
 /** What the material is made of: typed chips for one's own, plain values for the library's. */
 export function MaterialProperties({ statement }: { statement: Of<"material" | "bars" | "anchor"> }) {
@@ -80,7 +84,7 @@ export function MaterialProperties({ statement }: { statement: Of<"material" | "
     const strength = known.yield ? `, yield ${known.yield}` : known.ultimate ? `, ultimate ${known.ultimate}` : "";
     return (
       <span className="text-faint" title={known.source}>
-        : E {known.young}, ν {known.poisson}, {known.density}{strength}
+        : E {known.young}, ν {known.poisson}{known.density && `, ${known.density}`}{strength}
       </span>
     );
   }

@@ -29,7 +29,7 @@ module Lattice
             check_mesh
             @found.concat(MeshQuality.new(@poor, @document.units).notices)
             check_limits
-            SavedView.faults(@problem).each { |f| odd(f) }
+            odd(*SavedView.faults(@problem))
           end
           check_studies
           @found.uniq { |n| n.fault.to_s }.partition(&:stops?).flatten
@@ -57,7 +57,7 @@ module Lattice
       private
 
       def stop(fault) = @found << Notice.new(:stops, fault)
-      def odd(fault) = @found << Notice.new(:odd, fault)
+      def odd(*faults) = @found.concat(faults.map { |fault| Notice.new(:odd, fault) })
       def fault(message, cure) = Fault.new(message: message, cure: cure)
 
       def collect(severity = :stops)
@@ -180,7 +180,7 @@ module Lattice
       def check_loads
         all = [*@problem.conditions, *Load::GroundMotion.all(@document)].each { |one| collect { one.check! } }
         @problem.cases.faults.each { |f| stop(f) }
-        all.each { |one| (collect { one.oddities } || []).each { |f| odd(f) } }
+        all.each { |one| odd(*(collect { one.oddities } || [])) }
         check_loaded
       end
 
@@ -230,9 +230,8 @@ module Lattice
 
       # A round number near a twentieth of the part.
       def suggested
-        value = @parts.size / 20
-        step = 10.0**Math.log10(value).floor
-        (value / step).round * step
+        step = 10.0**Math.log10(@parts.size / 20).floor
+        (@parts.size / 20 / step).round * step
       end
 
       def check_studies

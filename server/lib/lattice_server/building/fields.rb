@@ -46,14 +46,14 @@ module LatticeServer
       # @param names [Array<String>] of its catalogue
       # @param frame [Integer]
       # @param layer [String, nil] of shells
-      # @param less [Lattice::Result::Outcome, nil] whose fields are taken from them, in a frame of its own
-      # @param how [String] see ReadField; what is not averaged comes at the corners of triangles
-      # @param around [Lattice::Shape::Around, nil]
+      # @param less [Array(Lattice::Result::Outcome, Integer), nil] a frame whose fields are taken from them
+      # @param reading [Hash] keywords of ReadField; what is not averaged comes at the corners of triangles
       # @param cut [Hash, nil] axis 0 to 2 and at, m: the inside on that plane comes too
       # @return [String] the fields at the points of the skin
-      def fields(result, names:, frame:, layer: nil, less: nil, less_frame: 0, how: "averaged", around: nil, cut: nil)
-        [[result, frame], [less, less_frame]].each { |one, number| known!(one, names, number, layer) if one }
-        field = ReadField.new([[result, frame], [less, less_frame]].select(&:first), how: how, around: around, layer: layer)
+      def fields(result, names:, frame:, layer: nil, less: nil, reading: {}, cut: nil)
+        pairs = [[result, frame], less].compact
+        pairs.each { |one, number| known!(one, names, number, layer) }
+        field = ReadField.new(pairs, layer: layer, **reading)
         arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
         extremes = names.to_h do |name|
           arrays[name] = Numo::SFloat.cast(field.drawn(name))
@@ -69,10 +69,10 @@ module LatticeServer
       end
 
       # @return [Hash] min and max of a field over all frames that are not made of others
-      def range(result, name:, layer: nil, how: "averaged", around: nil)
+      def range(result, name:, layer: nil, reading: {})
         known!(result, [name], 0, layer)
         frames = result.frames.map(&:index).reject { |frame| result.envelope?(frame) }
-        ends = frames.map { |frame| ReadField.new([[result, frame]], how: how, around: around, layer: layer).extreme(name).values_at(:min, :max) }
+        ends = frames.map { |frame| ReadField.new([[result, frame]], layer: layer, **reading).extreme(name).values_at(:min, :max) }
         { min: ends.map(&:first).min, max: ends.map(&:last).max }
       end
 

@@ -11,14 +11,16 @@ module LatticeServer
       # @param how [String] of Lattice::Result::Reading::HOWS
       # @param around [Lattice::Shape::Around, nil]
       # @param layer [String, nil] of shells
-      def initialize(pairs, how:, around:, layer:)
+      def initialize(pairs, layer: nil, how: "averaged", around: nil)
         @pairs = pairs
         @result = pairs[0][0]
         @how = how
         @around = around
         @layer = layer
         @kept = {}
-        raise Problem.new(422, "results on different meshes are compared averaged, along the axes of the model", cure: "Read them averaged, along x, y and z.") if pairs.any? { |one, _| !here?(one) } && !(averaged? && around.nil?)
+        raise Problem.new(422, "results on different meshes are compared averaged, along the axes of the model", cure: "Read them averaged, along x, y and z.") if pairs.any? do |one, _|
+          !here?(one)
+        end && !(averaged? && around.nil?)
       end
 
       def averaged? = @how == "averaged"

@@ -63,7 +63,7 @@ module LatticeServer
       # @param pairs [Array(String, String)] a result with its mesh, and the one that is taken from it
       def fields(pairs, wanted)
         result, less = pairs.map { |path, mesh| result(path, mesh) }
-        Fields.new(result.grid).fields(result, less: less, **wanted)
+        Fields.new(result.grid).fields(result, less: less && [less, wanted[:less_frame]], **wanted.except(:less_frame))
       end
 
       # @return [Hash] min and max of a field over all frames

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+# Materials of one's own beside those that ship.
+RSpec.describe LatticeServer::LibraryRoutes do
+  let(:iron) { { "name" => "grey iron 250", "category" => "metal", "young" => "110 GPa", "poisson" => "0.26", "density" => "7200 kg/m3", "ultimate" => "250 MPa", "source" => "works certificate 12" } }
+
+  def names = api_get("/materials")[1]["materials"].map { |m| m["name"] }
+
+  it "keeps, changes and lets go of a material" do
+    expect(api_put("/materials", iron.merge("note" => "left out"))).to eq([200, iron])
+    expect(api_get("/materials")[1]["materials"].find { |m| m["own"] }).to eq(iron.merge("own" => true))
+    api_put("/materials", iron.merge("young" => "115 GPa"))
+    expect(api_get("/materials")[1]["materials"].select { |m| m["own"] }.map { |m| m["young"] }).to eq(["115 GPa"])
+    expect(names).to include("steel S355")
+    expect(api_delete("/materials/#{URI.encode_www_form_component(iron['name']).gsub('+', '%20')}")[0]).to eq(200)
+    expect(names).not_to include(iron["name"])
+    expect(api_delete("/materials/nothing")).to match([404, include("error" => a_string_including("no material"))])
+  end
+
+  it "says what keeps it from being a material" do
+    { iron.merge("name" => " ") => [422, /no name/], iron.merge("name" => "steel S355") => [409, /ships with the library/], iron.merge("young" => "110") => [422, /young/],
+      iron.merge("poisson" => "0.6") => [422, /poisson: 0.6 cannot be/], iron.merge("young" => "-1 GPa") => [422, /cannot be/], iron.except("poisson") => [422, /“poisson” is missing/],
+      iron.merge("density" => "7200 mm") => [422, /density/], iron.merge("name" => "x" * 100) => [422, /not a short text/],
+      iron.merge("ultimate" => 250) => [422, /not a quantity/] }.each do |entry, (status, words)|
+      code, body = api_put("/materials", entry)
+      expect([code, body["error"]]).to match([status, words])
+    end
+    expect(names).not_to include("grey iron 250")
+  end
+
+  it "lists bolts and curves with their sources" do
+    expect(api_get("/threads")[1]["sizes"]["M10"]).to include("stress_area" => "58 mm2")
+    expect(api_get("/fatigue-curves")[1]["curves"]).to all(include("name", "points", "source"))
+  end
+end
