@@ -73,6 +73,8 @@ export interface LadderFinding {
   at: number[];
   /** Balls in which the first mesh should be finer. */
   proposed: { at: number[]; radius: number; size: number; error: number }[];
+  /** Planes about which the model is symmetric, and how far its answer is from it. */
+  symmetry?: { axis: "x" | "y" | "z"; at: number; difference: number; holds: boolean }[];
 }
 
 /** How a close-up fits its whole. */

@@ -14,7 +14,7 @@ module Lattice
       TABLES = { "modes" => %i[modes_table sag_table], "sweep" => %i[sweep_table], "life" => %i[life_table], "buckling" => %i[buckling_table], "collapse" => %i[collapse_table],
                  "stages" => %i[stages_table touches_table anchors_table strips_table sections_table],
                  "strength" => %i[strength_table], "storeys" => %i[storeys_table capacity_table], "shaking" => %i[runs_table],
-                 "ladder" => %i[ladder_table], "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
+                 "ladder" => %i[ladder_table symmetry_table], "section_cut" => %i[section_table], "path" => %i[path_table], "members" => %i[member_table] }.freeze
 
       def initialize(findings)
         @findings = findings
@@ -52,6 +52,12 @@ module Lattice
         ends = finding[:extrapolated] ? "towards #{shown(finding[:extrapolated], finding[:dimension])}" : ""
         ["peak of #{finding[:words]} on #{finding[:rows].size} meshes#{" in #{finding[:target]}" if finding[:target]}", shown(finding[:rows].last[:value], finding[:dimension]), ends,
          STATES.fetch(finding[:state])]
+      end
+
+      def symmetry_table(finding)
+        return if finding[:symmetry].empty?
+
+        TextTable.new(["symmetric about", "answer differs by"], finding[:symmetry].map { |s| ["#{s[:axis]} = #{shown(s[:at], 'length')}", "#{(s[:difference] * 100).round(3)} %#{' – look at both sides' unless s[:holds]}"] })
       end
 
       def ladder_table(finding)

@@ -1,6 +1,6 @@
 import type { LadderFinding, Of } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
-import { percent } from "../../ui/units";
+import { digits, percent } from "../../ui/units";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { TargetChip } from "../TargetChip";
@@ -51,6 +51,11 @@ export function LadderLine({ statement }: { statement: Of<"study"> }) {
       {found && (
         <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-ladder={found.state}>
           The peak <b className={`font-semibold ${found.state === "settled" ? "text-spruce" : "text-amber-ink"}`}>{ladderWords(found, shown.text)}</b>.{" "}
+          {(found.symmetry ?? []).map((s) => (
+            <span key={s.axis} data-symmetry={s.holds}>
+              The model is symmetric about {s.axis} = {shown.text(s.at, "length")}, and {s.holds ? "answers so" : <b className="font-semibold text-amber-ink">does not answer so: look at the mesh, supports and loads of both sides</b>} (von Mises stress differs by {digits(s.difference * 100)} % of its peak).{" "}
+            </span>
+          ))}
           {found.proposed.length > 0 && (
             <button className="underline" title="Adds sizes of elements in balls where the estimated error of the first mesh is more than 2 % of the peak" onClick={refine}>
               Refine the first mesh where it matters ({found.proposed.length} {found.proposed.length === 1 ? "place" : "places"})

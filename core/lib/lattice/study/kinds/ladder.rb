@@ -57,10 +57,12 @@ module Lattice
             result.with_found(ladder: rows, proposed: proposed)
           end
 
-          def findings(_problem, study, result)
+          def findings(problem, study, result)
             field = Result::Catalogue.field!(quantity(study))
+            finest = problem(problem, study)
             [{ kind: "ladder", statement: study.id, of: study["of"], target: study["target"], quantity: field.name, words: field.words, dimension: field.dimension,
-               **Verdict::Settling.new(result.found[:ladder], finer(study)).to_h, proposed: result.found[:proposed] }]
+               **Verdict::Settling.new(result.found[:ladder], finer(study)).to_h, proposed: result.found[:proposed],
+               symmetry: Verdict::Symmetry.new(finest, result, finest.cases.judged.find { |f| !result.envelope?(f) } || 0, "von_mises").to_h }]
           end
 
           private
