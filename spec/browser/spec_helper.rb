@@ -8,9 +8,6 @@ require_relative "support/desk"
 require_relative "support/writing"
 
 data = Dir.mktmpdir("lattice-browser")
-# Demo models that are solved already.
-solved = ENV.fetch("LATTICE_DEMO", nil)
-FileUtils.cp_r(File.join(solved, "."), data) if solved
 
 Capybara.register_driver(:chromium) do |app|
   Capybara::Cuprite::Driver.new(app, browser_path: "/usr/bin/chromium", window_size: [1280, 800], headless: "new", timeout: Studio::WAIT,
@@ -34,7 +31,7 @@ RSpec.configure do |config|
     gate = Queue.new
     done = Queue.new
     $studio = { done: done, thread: Thread.new do # rubocop:disable Style/GlobalVars -- shared by the whole suite
-      Studio.serve(data: data, demo: !ENV.key?("LATTICE_NO_DEMO") && solved.nil?) do |address, pid|
+      Studio.serve(data: data, demo: !ENV.key?("LATTICE_NO_DEMO")) do |address, pid|
         gate << [address, pid]
         done.pop
       end

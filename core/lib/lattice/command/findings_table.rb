@@ -57,7 +57,9 @@ module Lattice
       def symmetry_table(finding)
         return if finding[:symmetry].empty?
 
-        TextTable.new(["symmetric about", "answer differs by"], finding[:symmetry].map { |s| ["#{s[:axis]} = #{shown(s[:at], 'length')}", "#{(s[:difference] * 100).round(3)} %#{' – look at both sides' unless s[:holds]}"] })
+        TextTable.new(["symmetric about", "answer differs by"], finding[:symmetry].map do |s|
+          ["#{s[:axis]} = #{shown(s[:at], 'length')}", "#{(s[:difference] * 100).round(3)} %#{' – look at both sides' unless s[:holds]}"]
+        end)
       end
 
       def ladder_table(finding)

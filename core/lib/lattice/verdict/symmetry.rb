@@ -30,7 +30,7 @@ module Lattice
       def grid = @result.grid
 
       def about(axis)
-        low, high = [grid.nodes[true, axis].min, grid.nodes[true, axis].max]
+        low, high = grid.nodes[true, axis].minmax
         # A plane model has no other side along z.
         return if high - low <= 0
 
