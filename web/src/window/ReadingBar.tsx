@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Axis, How } from "../api/hooks";
 import { ChoiceChip, TextChip } from "../note/chips";
 import { useNote } from "../note/context";
@@ -15,7 +16,7 @@ const HOWS: readonly (readonly [How, string])[] = [
 const AXES = ["x", "y", "z"] as const;
 
 /** How the field is read: averaged or not, along which axes, in bands, on a plane through the inside. */
-export function ReadingBar({ byElement, clip }: { byElement: boolean; clip: Clip | null }) {
+export function ReadingBar({ byElement, clip, children }: { byElement: boolean; clip: Clip | null; children: ReactNode }) {
   const { shown } = useNote();
   const { how, around, banded, ghost, hidden, set } = useDesk();
   return (
@@ -54,6 +55,7 @@ export function ReadingBar({ byElement, clip }: { byElement: boolean; clip: Clip
           {hidden.length} hidden; show all
         </button>
       )}
+      {children}
     </div>
   );
 }

@@ -43,7 +43,7 @@ const ARROWS = [
   ["reaction", "reactions"],
 ] as const;
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
-const COVERED = { one: [0, 60], strip: [0, 150] } as const; // pixels that cards cover below, with a strip of frames and without
+const COVERED = { one: [0, 100], strip: [0, 165] } as const; // pixels that cards cover below, with a strip of frames and without
 
 /** A field of a solved study on the deformed body. */
 export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyState | null }) {
@@ -162,61 +162,62 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         {found.arrays.veiled && <span className="ml-2 text-faint">grey: too near to the cut to be read</span>}
         {study.state === "stale" && <span className="ml-2 text-amber-ink">stale: the model has changed since</span>}
       </Card>
-      <div className={`card absolute ${frames.length > 1 ? "bottom-[124px]" : "bottom-[68px]"} left-4 flex max-w-[calc(100%-32px)] flex-col gap-1 px-2 py-1 text-[12px]`}>
-        <ReadingBar byElement={byElement} clip={clip} />
-        <div className="flex flex-wrap items-center gap-2">
-        {still && <span className="text-faint">an envelope does not move;</span>}
-        <label className="flex items-center gap-1.5">
-          displacements ×
-          <input
-            key={factor}
-            className="field w-16"
-            aria-label="Exaggeration"
-            defaultValue={factor}
-            onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-            onBlur={(event) => {
-              const typed = Number(event.target.value.replace(",", "."));
-              if (Number.isFinite(typed) && typed >= 0 && typed !== factor) set({ exaggeration: typed });
-              else event.target.value = String(factor);
-            }}
+      <div className="pointer-events-none absolute inset-x-4 bottom-2 flex flex-col gap-1.5 [&>*]:pointer-events-auto">
+        <div className="card flex flex-col gap-1 self-start px-2 py-1 text-[12px]">
+          <ReadingBar byElement={byElement} clip={clip}>
+          <KeepView />
+          <ExportMenu
+            name={`${study.name} ${title}`}
+            result={study.result}
+            frame={frame}
+            layer={layer}
+            reading={reading}
+            frames={shape || frames.length < 2 || frames[0]?.kind === "case" ? [] : frames.filter((f) => f.kind !== "envelope").map((f) => f.index)}
+            titleOf={(f) => ({ text: [title, study.name, ...(frames.length > 1 ? [frames[f]?.name ?? ""] : [])].join(" · "), low: shown.text(scale.low, kind), high: shown.text(scale.high, kind), stops: scale.stops })}
+            pictured={{ skin: rest, found, field, scale, limit: limit?.allowed ?? null, factor, banded, clip, laid, model: { ...scene, ...box } }}
           />
-        </label>
-        <ToggleButton pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
-          true scale
-        </ToggleButton>
-        <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
-          {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
-        </button>
-        {view.shape.bodies.length > 1 && <ApartSlider />}
-        <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
-          extremes
-        </ToggleButton>
-        <KeepView />
-        <ExportMenu
-          name={`${study.name} ${title}`}
-          result={study.result}
-          frame={frame}
-          layer={layer}
-          reading={reading}
-          frames={shape || frames.length < 2 || frames[0]?.kind === "case" ? [] : frames.filter((f) => f.kind !== "envelope").map((f) => f.index)}
-          titleOf={(f) => ({ text: [title, study.name, ...(frames.length > 1 ? [frames[f]?.name ?? ""] : [])].join(" · "), low: shown.text(scale.low, kind), high: shown.text(scale.high, kind), stops: scale.stops })}
-          pictured={{ skin: rest, found, field, scale, limit: limit?.allowed ?? null, factor, banded, clip, laid, model: { ...scene, ...box } }}
-        />
-        {!still && (
-          <span className="flex items-center gap-1">
-            <span className="text-faint">arrows</span>
-            <ChoiceChip label="arrows" value={desk.arrows} options={ARROWS} onChoose={(v) => set({ arrows: v })} />
-          </span>
-        )}
-        {!still && found.arrays["diagram at"] && (
-          <span className="flex items-center gap-1">
-            <span className="text-faint">along members</span>
-            <ChoiceChip label="diagram" value={desk.diagram} options={[["", "none"], ...FORCES.map((f) => [f, f] as const)] as const} onChoose={(v) => set({ diagram: v })} />
-          </span>
-        )}
+          </ReadingBar>
+          <div className="flex flex-wrap items-center gap-2">
+          {still && <span className="text-faint">an envelope does not move;</span>}
+          <label className="flex items-center gap-1.5">
+            displacements ×
+            <input
+              key={factor}
+              className="field w-16"
+              aria-label="Exaggeration"
+              defaultValue={factor}
+              onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+              onBlur={(event) => {
+                const typed = Number(event.target.value.replace(",", "."));
+                if (Number.isFinite(typed) && typed >= 0 && typed !== factor) set({ exaggeration: typed });
+                else event.target.value = String(factor);
+              }}
+            />
+          </label>
+          <ToggleButton pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
+            true scale
+          </ToggleButton>
+          <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
+            {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
+          </button>
+          {view.shape.bodies.length > 1 && <ApartSlider />}
+          <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
+            extremes
+          </ToggleButton>
+          {!still && (
+            <span className="flex items-center gap-1">
+              <span className="text-faint">arrows</span>
+              <ChoiceChip label="arrows" value={desk.arrows} options={ARROWS} onChoose={(v) => set({ arrows: v })} />
+            </span>
+          )}
+          {!still && found.arrays["diagram at"] && (
+            <span className="flex items-center gap-1">
+              <span className="text-faint">along members</span>
+              <ChoiceChip label="diagram" value={desk.diagram} options={[["", "none"], ...FORCES.map((f) => [f, f] as const)] as const} onChoose={(v) => set({ diagram: v })} />
+            </span>
+          )}
+          </div>
         </div>
-      </div>
-      <div className="absolute inset-x-4 bottom-2 flex flex-col gap-1.5">
         {shape || frames[0]?.kind === "frequency" || frames[0]?.kind === "time" ? (
           <FrequencyStrip
             frames={frames}
