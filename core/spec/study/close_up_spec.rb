@@ -24,6 +24,27 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
     expect(found[:holds]).to be(true)
   end
 
+  it "cuts a ball out too, and does not read what lies near its skin" do
+    free = [{ "id" => "h1", "kind" => "group", "name" => "line", "of" => "edges", "rule" => { "all" => [{ "plane" => { "axis" => "x", "at" => "0 mm" } }, { "plane" => { "axis" => "y", "at" => "0 mm" } }] } },
+            { "id" => "h2", "kind" => "support", "target" => "line", "components" => %w[y] }, { "id" => "h3", "kind" => "group", "name" => "corner", "of" => "points", "rule" => { "box" => { "from" => spot(-1, -1, -1), "to" => spot(1, 1, 1) } } },
+            { "id" => "h4", "kind" => "support", "target" => "corner", "components" => %w[z] }]
+    ball = near.except("block").merge("ball" => { **spot(80, 20, 5), "radius" => "16 mm" }, "size" => "3 mm")
+    problem = problem({ support: { "components" => ["x"] }, force: pull }, *free, ball)
+    result, found = solved(problem)
+    expect(result.field("stress_xx").to_a).to all(be_within(1).of(100e6))
+    expect(found[:findings].find { |f| f[:kind] == "close_up" }[:difference]).to be < 1e-8
+    open = result.grid.nodes[result.grid.points.nodes[result.readable], true]
+    from = Lattice::Shape::Vectors.norm(open - Numo::DFloat[[0.08, 0.02, 0.005]])
+    expect(from.max).to be_between(0.008, 0.0116)
+    # Of the bar it holds what of its section lies within the ball.
+    cut = described_class.problem(problem, problem.study!("near"))
+    expect(cut.parts.bodies.sum(&:volume)).to be_near((0..200).sum { |k| (h = Math.sqrt((0.016**2) - (((k / 200.0) - 0.5) * 0.01)**2)) && (Math::PI * h * h / 2 * 0.01 / 201) }, 0.02)
+    told = ->(change) { Lattice::Verdict::Readiness.new(problem({}, ball.merge("ball" => ball["ball"].merge(change)))).notices.map { |n| n.fault.to_s } }
+    expect(told["radius" => "0 mm"]).to include(/radius is not above zero/)
+    expect(told["x" => "900 mm"]).to include(/its ball holds nothing of the part/)
+    expect(told["radius" => "900 mm"]).to include(/takes in the whole part/)
+  end
+
   it "holds its own part of the loads alone, case by case" do
     more = [{ "id" => "c1", "kind" => "case", "name" => "down" }, { "id" => "c2", "kind" => "case", "name" => "weight" },
             { "id" => "g", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z", "case" => "weight" }]

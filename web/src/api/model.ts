@@ -1976,6 +1976,27 @@ export interface StatementStudy {
   target?: string;
   block?: Block1;
   /**
+   * Of a close-up: a ball that is cut out, in place of a block.
+   */
+  ball?: {
+    /**
+     * Abscissa.
+     */
+    x: string;
+    /**
+     * Ordinate.
+     */
+    y: string;
+    /**
+     * Height.
+     */
+    z: string;
+    /**
+     * Radius of the ball.
+     */
+    radius: string;
+  };
+  /**
    * Of a close-up: length of an element's side.
    */
   size?: string;

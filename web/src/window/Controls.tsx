@@ -46,7 +46,7 @@ interface ControlsProps {
   high: number[];
   flat: boolean;
   up: "y" | "z";
-  cover: readonly [number, number];
+  cover: readonly [number, number, number?];
   handle: (camera: CameraHandle | null) => void;
   link?: CameraLink | undefined;
 }
@@ -54,7 +54,7 @@ interface ControlsProps {
 /** Orbit, pan and zoom; fits the box that it is given. */
 export function Controls({ low, high, flat, up, cover, handle, link }: ControlsProps) {
   const { camera, gl, invalidate, size } = useThree();
-  const [coveredRight, coveredBelow] = cover;
+  const [coveredRight, coveredBelow, coveredAbove = 0] = cover;
   const controls = useRef<OrbitControls | null>(null);
   const box = [...low, ...high].join(" ");
   const boxRef = useRef({ low, high, flat, up });
@@ -115,16 +115,16 @@ export function Controls({ low, high, flat, up, cover, handle, link }: ControlsP
       );
       const wide = Math.max(...corners.map((c) => Math.abs(c.x))) * 2;
       const high = Math.max(...corners.map((c) => Math.abs(c.y))) * 2;
-      const [right, below] = [coveredRight, coveredBelow];
-      camera.zoom = Math.min(((size.width - right) * 0.78) / wide, ((size.height - below) * 0.66) / high);
+      const [right, below, above] = [coveredRight, coveredBelow, coveredAbove];
+      camera.zoom = Math.min(((size.width - right) * 0.78) / wide, ((size.height - below - above) * 0.66) / high);
       // What lies under cards at the right and below is left free.
-      if (right > 0 || below > 0) camera.setViewOffset(size.width, size.height, right / 2, below / 2, size.width, size.height);
+      if (right > 0 || below > 0 || above > 0) camera.setViewOffset(size.width, size.height, right / 2, (below - above) / 2, size.width, size.height);
       else camera.clearViewOffset();
       camera.updateProjectionMatrix();
       orbit.update();
       invalidate();
     },
-    [camera, coveredBelow, coveredRight, invalidate, size.height, size.width],
+    [camera, coveredAbove, coveredBelow, coveredRight, invalidate, size.height, size.width],
   );
 
   // A new shape is fitted once; the user's own view is kept afterwards.

@@ -43,7 +43,7 @@ const ARROWS = [
   ["reaction", "reactions"],
 ] as const;
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
-const COVERED = { one: [0, 100], strip: [0, 165] } as const; // pixels that cards cover below, with a strip of frames and without
+const COVERED = { one: [0, 100, 40], strip: [0, 170, 60] } as const; // pixels that cards cover below and above, with a strip of frames and without
 
 /** A field of a solved study on the deformed body. */
 export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyState | null }) {

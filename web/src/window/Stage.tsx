@@ -8,8 +8,8 @@ export interface SceneProps {
   flat: boolean;
   up: "y" | "z";
   keep: (camera: CameraHandle | null) => void;
-  /** Width at the right and height below that cards cover, in pixels. */
-  cover?: readonly [number, number] | undefined;
+  /** Width at the right, height below and above that cards cover, in pixels. */
+  cover?: readonly [number, number, number?] | undefined;
   /** Moves together with the cameras of other windows. */
   link?: CameraLink | undefined;
 }

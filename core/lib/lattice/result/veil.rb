@@ -2,14 +2,16 @@
 
 module Lattice
   module Result
-    # What of a close-up lies too near to its cut to be read: within a depth of the sides of the block that cut it.
+    # What of a close-up lies too near to its cut to be read: within a depth of the sides of the block, or of the ball, that cut it.
     class Veil
       # @param grid [Mesh::Grid]
       # @param sides [Array(Integer, Float)] axis 0 to 2 and the place on it, m
+      # @param ball [Array<Float>, nil] centre and radius, m, in place of sides
       # @param depth [Float] m
-      def initialize(grid, sides:, depth:)
+      def initialize(grid, depth:, sides: [], ball: nil)
         @grid = grid
         @sides = sides
+        @ball = ball
         @depth = depth
       end
 
@@ -17,8 +19,13 @@ module Lattice
       def points
         @points ||= begin
           at = @grid.nodes[@grid.points.nodes, true]
-          @sides.map { |axis, place| (at[true, axis] - place).abs < @depth }.reduce(:|) || Numo::Bit.zeros(@grid.points.size)
+          next_to_ball(at) || @sides.map { |axis, place| (at[true, axis] - place).abs < @depth }.reduce(:|) || Numo::Bit.zeros(@grid.points.size)
         end
+      end
+
+      # @return [Numo::Bit, nil]
+      def next_to_ball(points)
+        @ball && (Shape::Vectors.norm(points - Numo::DFloat.cast(@ball.first(3)).reshape(1, 3)) - @ball[3]).abs < @depth
       end
 
       # @param wanted [Numo::Int32] points

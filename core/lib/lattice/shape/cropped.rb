@@ -2,46 +2,41 @@
 
 module Lattice
   module Shape
-    # What of a model's bodies lies within a block. Faces that the block makes are named after CUT.
+    # What of a model's bodies lies within a region. Faces that it makes are named after CUT.
     class Cropped < Parts
       CUT = "cut off"
 
       # @param document [Model::Document]
-      # @param low [Array<Float>] m, least corner of the block
-      # @param high [Array<Float>]
+      # @param region [Region::Block, Region::Ball]
       # @param study [Model::Statement] that wants them, for faults
-      def initialize(document, low, high, study, store = Store.shared)
+      def initialize(document, region, study, store = Store.shared)
         super(document, store)
-        @low = low
-        @high = high
+        @region = region
         @study = study
         @store = store
         @bodies = bodies.filter_map { |body| crop(body) }
       end
 
-      # @return [Array<Place>] faces that the block made
+      # @return [Array<Place>] faces that the region made
       def cut = places.select { |p| p.of == :faces && p.name.start_with?("#{CUT} ") }
 
-      def markers = @markers ||= super.select { |marker| within?([marker.at, marker.at]) }
+      def markers = @markers ||= super.select { |marker| @region.holds?([marker.at, marker.at]) }
 
       private
 
       def crop(body)
-        bounds = body.bounds
-        return if (0..2).any? { |k| bounds[0][k] >= @high[k] || bounds[1][k] <= @low[k] }
-        return body if within?(bounds)
+        return if @region.misses?(body.bounds)
+        return body if @region.holds?(body.bounds)
 
-        raise @study.fault("the block cuts “#{body.name}”, which is not a closed solid", path: "block", cure: "Move the block off it: solids alone are cut out.") unless body.solid? && body.facets.closed?
+        raise @study.fault("the #{@region.words} cuts “#{body.name}”, which is not a closed solid", path: @region.words, cure: "Move it off that body: solids alone are cut out.") unless body.solid? && body.facets.closed?
 
-        inside(body)&.then { |facets| Body.new(name: body.name, make: "solid", facets: facets, signature: ["close-up", body.signature, @low, @high], colour: body.colour) }
+        inside(body)&.then { |facets| Body.new(name: body.name, make: "solid", facets: facets, signature: ["close-up", body.signature, *@region.signature], colour: body.colour) }
       end
 
-      def within?(bounds) = (0..2).all? { |k| bounds[0][k] >= @low[k] && bounds[1][k] <= @high[k] }
-
-      # @return [Facets, nil] nil where the block misses the body
+      # @return [Facets, nil] nil where the region misses the body
       def inside(body)
-        cutter = Cutters.block(@low, @high)
-        kept = @store.fetch(Model::Digest.of(["close-up", body.signature, @low, @high])) do
+        cutter = @region.cutter
+        kept = @store.fetch(Model::Digest.of(["close-up", body.signature, *@region.signature])) do
           found = Combining.call([[body.name, body.facets], [CUT, cutter]], "split") { |name, face| name == CUT ? "#{CUT} #{face}" : face }
           Format::FacetsFile::Content.new(parts: [(found[0] if found.all?)].compact.map { |facets| Format::FacetsFile::Part.new(name: "", facets: facets) })
         end

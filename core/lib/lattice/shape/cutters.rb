@@ -20,6 +20,37 @@ module Lattice
         Facets.new(points: Numo::DFloat.cast(corners), triangles: Numo::Int32.cast(triangles), owners: Numo::Int32.new(12).seq / 2, faces: faces)
       end
 
+      FINENESS = 3 # times that every side of a ball's twenty triangles is halved
+
+      # @param centre [Array<Float>] m
+      # @return [Facets] a ball with one face, "round"
+      def ball(centre, radius)
+        points, triangles = icosahedron
+        FINENESS.times { points, triangles = halved(points, triangles) }
+        Facets.new(points: (points * radius) + Numo::DFloat.cast(centre).reshape(1, 3), triangles: triangles, owners: Numo::Int32.zeros(triangles.shape[0]),
+                   faces: [Face.new("round", Surface.sphere(centre, radius))])
+      end
+
+      # @return [Array(Numo::DFloat, Numo::Int32)] corners on the unit sphere, and triangles seen from outside
+      def icosahedron
+        g = (1 + Math.sqrt(5)) / 2
+        corners = [[-1, g, 0], [1, g, 0], [-1, -g, 0], [1, -g, 0], [0, -1, g], [0, 1, g], [0, -1, -g], [0, 1, -g], [g, 0, -1], [g, 0, 1], [-g, 0, -1], [-g, 0, 1]]
+        sides = [[0, 11, 5], [0, 5, 1], [0, 1, 7], [0, 7, 10], [0, 10, 11], [1, 5, 9], [5, 11, 4], [11, 10, 2], [10, 7, 6], [7, 1, 8],
+                 [3, 9, 4], [3, 4, 2], [3, 2, 6], [3, 6, 8], [3, 8, 9], [4, 9, 5], [2, 4, 11], [6, 2, 10], [8, 6, 7], [9, 8, 1]]
+        [Vectors.unit(Numo::DFloat.cast(corners)), Numo::Int32.cast(sides)]
+      end
+
+      # Each triangle in four, with the new corners on the sphere.
+      def halved(points, triangles)
+        pairs = Algebra::Pairs.new([[triangles, [[0, 1], [1, 2], [2, 0]]]])
+        middle = Vectors.unit(points[pairs.low, true] + points[pairs.high, true])
+        side = pairs.of(0) + points.shape[0]
+        a, b, c = (0..2).map { |k| triangles[true, k].dup }
+        ab, bc, ca = (0..2).map { |k| side[true, k].dup }
+        parts = [[a, ab, ca], [ab, b, bc], [ca, bc, c], [ab, bc, ca]].map { |part| Numo::Int32.vstack(part).transpose.dup }
+        [Numo::DFloat.vstack([points, middle]), Numo::Int32.vstack(parts)]
+      end
+
       # @param outline [Outline]
       # @param frame [Frame] where its plane lies
       # @param depth [Float] m, both ways along the normal

@@ -2,31 +2,26 @@
 
 module Lattice
   module Study
-    # The problem of a close-up: what a block cuts out of a whole, on a mesh of its own, with what of the loads and
-    # supports acts there. The block's sides will be moved as the whole moves.
+    # The problem of a close-up: what a block or a ball cuts out of a whole, on a mesh of its own, with what of the loads and
+    # supports acts there. Its cut sides will be moved as the whole moves.
     class Cutout < Problem
       attr_reader :whole, :study
 
       # @param whole [Problem]
       # @param study [Model::Statement] of type close_up
-      # @raise [InvalidInput] for a block that cuts nothing out
+      # @raise [InvalidInput] for a region that cuts nothing out
       def initialize(whole, study)
         @whole = whole
         @study = study
-        super(whole.document, parts: Shape::Cropped.new(whole.document, *corners, study))
-        raise study.fault("its block holds nothing of the part, whose box is #{box}", path: "block", cure: "Move it over the part.") if parts.bodies.empty?
-        raise study.fault("its block takes in the whole part", path: "block", cure: "Make it smaller, so that it cuts out what is to be seen closely.") if parts.cut.empty?
+        super(whole.document, parts: Shape::Cropped.new(whole.document, region, study))
+        raise study.fault("its #{region.words} holds nothing of the part, whose box is #{box}", path: region.words, cure: "Move it over the part.") if parts.bodies.empty?
+        raise study.fault("its #{region.words} takes in the whole part", path: region.words, cure: "Make it smaller, so that it cuts out what is to be seen closely.") if parts.cut.empty?
       end
 
-      # @return [Array(Array<Float>, Array<Float>)] least and greatest corner of the block, m
-      def corners
-        raise study.fault("it has no block to cut out", path: "block", cure: "Give the block's corner and extents.") unless study["block"]
-
-        low = %w[x y z].map { |k| study.quantity("block.#{k}", "length") }
-        extent = %w[dx dy dz].map do |k|
-          study.quantity("block.#{k}", "length").tap { |v| raise study.fault("the block's #{k} is not above zero", path: "block.#{k}", cure: "Give a length above zero.") unless v.positive? }
-        end
-        [low, low.zip(extent).map(&:sum)]
+      # @return [Shape::Region::Block, Shape::Region::Ball]
+      # @raise [InvalidInput]
+      def region
+        @region ||= study["ball"] ? ball : block
       end
 
       def size
@@ -43,13 +38,27 @@ module Lattice
       # @raise [InvalidInput] where a load that is given in all, or a join, is cut
       def conditions = @conditions ||= super.select { |condition| acts?(condition) }
 
-      # @return [Array(Integer, Float)] sides of the block that cut: axis and place, m
-      def sides
-        parts.cut.map { |place| place.name.delete_prefix("#{Shape::Cropped::CUT} ")[/\A([xyz]) (low|high)/] && [Regexp.last_match(1), Regexp.last_match(2)] }.uniq
-             .map { |axis, end_| ["xyz".index(axis), corners[end_ == "low" ? 0 : 1]["xyz".index(axis)]] }
-      end
+      # @return [Array<String>] faces of the region that cut something
+      def cutting = parts.cut.map { |place| place.name.delete_prefix("#{Shape::Cropped::CUT} ") }
 
       private
+
+      def block
+        raise study.fault("it has no block to cut out", path: "block", cure: "Give the block's corner and extents.") unless study["block"]
+
+        low = %w[x y z].map { |k| study.quantity("block.#{k}", "length") }
+        extent = %w[dx dy dz].map do |k|
+          study.quantity("block.#{k}", "length").tap { |v| raise study.fault("the block's #{k} is not above zero", path: "block.#{k}", cure: "Give a length above zero.") unless v.positive? }
+        end
+        Shape::Region::Block.new(low, low.zip(extent).map(&:sum))
+      end
+
+      def ball
+        radius = study.quantity("ball.radius", "length")
+        raise study.fault("the ball's radius is not above zero", path: "ball.radius", cure: "Give a length above zero.") unless radius.positive?
+
+        Shape::Region::Ball.new(%w[x y z].map { |k| study.quantity("ball.#{k}", "length") }, radius)
+      end
 
       def local(statement)
         Mesh::Settings.local(statement, groups)
@@ -66,7 +75,7 @@ module Lattice
         return false if here.all?(&:empty?)
         return true if here == sides.map { |name| found(whole, name) } || (condition.spreads? && here.none?(&:empty?))
 
-        raise study.fault("its block cuts through what #{condition.statement.label} acts on", path: "block", cure: "Move the block so that it takes in all of that place, or none.")
+        raise study.fault("its #{region.words} cuts through what #{condition.statement.label} acts on", path: region.words, cure: "Move it so that it takes in all of that place, or none.")
       end
 
       # @return [Array] places of a target in a problem, with their sizes

@@ -1,5 +1,5 @@
-import type { CloseUpFinding, Of } from "../../api/types";
-import { TextChip } from "../chips";
+import type { CloseUpFinding, ModelView, Of } from "../../api/types";
+import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { Spot } from "../shape/parts";
 import { boundsOf, fresh, suggestedSize, typed, type Template } from "../template";
@@ -15,9 +15,17 @@ export function CloseUpLine({ statement }: { statement: Of<"study"> }) {
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> is a close-up of <OfChip statement={statement} />
-      {block && (
+      : <ChoiceChip label="cut out" value={statement.ball ? "ball" : "block"} options={FORMS} onChoose={(v) => void edit((s) => reshape(s, v, view))} />
+      {statement.ball && (
         <>
-          : a block from <Spot label="from" value={block} onPut={(axis, v) => edit((s) => s.block && (s.block[axis] = v))} />, extending{" "}
+          {" "}
+          about <Spot label="about" value={statement.ball} onPut={(axis, v) => edit((s) => s.ball && (s.ball[axis] = v))} /> of radius <TextChip label="radius" value={statement.ball.radius} onCommit={(v) => edit((s) => s.ball && (s.ball.radius = v))} />
+        </>
+      )}
+      {block && !statement.ball && (
+        <>
+          {" "}
+          from <Spot label="from" value={block} onPut={(axis, v) => edit((s) => s.block && (s.block[axis] = v))} />, extending{" "}
           {(["dx", "dy", "dz"] as const).map((key, i) => (
             <span key={key}>
               {i > 0 && " by "}
@@ -38,17 +46,37 @@ export function CloseUpLine({ statement }: { statement: Of<"study"> }) {
   );
 }
 
+const FORMS = [
+  ["block", "a block"],
+  ["ball", "a ball"],
+] as const;
+
+/** Two fifths of the last body, about its middle. */
+function blockOf(v: ModelView) {
+  const [low, high] = boundsOf(v.shape.bodies.at(-1));
+  const from = [0, 1, 2].map((k) => (low[k] ?? 0) + 0.3 * ((high[k] ?? 0) - (low[k] ?? 0)));
+  const along = [0, 1, 2].map((k) => 0.4 * ((high[k] ?? 0) - (low[k] ?? 0)));
+  const [x = "0", y = "0", z = "0"] = from.map((m) => typed(v, m));
+  const [dx = "0", dy = "0", dz = "0"] = along.map((m) => typed(v, m));
+  return { x, y, z, dx, dy, dz };
+}
+
+/** A ball about the middle of the last body, or a block again. */
+function reshape(s: Of<"study">, form: "block" | "ball", v: ModelView) {
+  if (form === "block") {
+    delete s.ball;
+    s.block ??= blockOf(v);
+    return;
+  }
+  const [low, high] = boundsOf(v.shape.bodies.at(-1));
+  const [x = "0", y = "0", z = "0"] = [0, 1, 2].map((k) => typed(v, ((low[k] ?? 0) + (high[k] ?? 0)) / 2));
+  delete s.block;
+  s.ball = { x, y, z, radius: typed(v, Math.max(...[0, 1, 2].map((k) => (high[k] ?? 0) - (low[k] ?? 0))) / 4) };
+}
+
 export const closeUp: Template = {
   word: "close-up",
-  text: "study: close-up, a block of the whole on a finer mesh",
+  text: "study: close-up, a block or a ball of the whole on a finer mesh",
   also: "submodel detail zoom cut out local finer study",
-  make: (v) => {
-    const [low, high] = boundsOf(v.shape.bodies.at(-1));
-    const text = (m: number) => typed(v, m);
-    const from = [0, 1, 2].map((k) => (low[k] ?? 0) + 0.3 * ((high[k] ?? 0) - (low[k] ?? 0)));
-    const along = [0, 1, 2].map((k) => 0.4 * ((high[k] ?? 0) - (low[k] ?? 0)));
-    const [x = "0", y = "0", z = "0"] = from.map(text);
-    const [dx = "0", dy = "0", dz = "0"] = along.map(text);
-    return { kind: "study", name: fresh(v, "Close-up"), type: "close_up", of: staticsOf(v).at(-1) ?? "", block: { x, y, z, dx, dy, dz }, size: suggestedSize(v, 60) };
-  },
+  make: (v) => ({ kind: "study", name: fresh(v, "Close-up"), type: "close_up", of: staticsOf(v).at(-1) ?? "", block: blockOf(v), size: suggestedSize(v, 60) }),
 };

@@ -3,7 +3,7 @@
 module Lattice
   module Study
     module Kinds
-      # A close-up: a block out of a whole on a finer mesh, whose cut sides move as the whole moves there.
+      # A close-up: a block or a ball out of a whole on a finer mesh, whose cut sides move as the whole moves there.
       # N. G. Cormier, B. S. Smallwood, G. B. Sinclair, G. Meda, Aggressive submodelling of stress concentrations, 1999.
       class CloseUp < Static
         VERSION = 1
@@ -41,7 +41,7 @@ module Lattice
           self
         end
 
-        def call = super.then { |result| result.with_found(veil: { sides: @problem.sides, depth: depth }, close_up: compared(result)) }
+        def call = super.then { |result| result.with_found(veil: veil_data, close_up: compared(result)) }
 
         private
 
@@ -49,13 +49,14 @@ module Lattice
         def cut = @cut ||= @grid.nodes_of(@problem.parts.cut)
         def along = @along ||= Result::Along.new(@whole, @grid.nodes[cut, true].dup, outside: REACH)
 
-        # The elements next to the cut, as long as that leaves half of the block.
-        def depth = @depth ||= [@problem.size * 1.5, *@problem.sides.map { |axis, _| @problem.corners.map { |c| c[axis] }.reduce(:-).abs / 4 }].min
+        # The elements next to the cut, as long as that leaves half of the region.
+        def depth = @depth ||= [@problem.size * 1.5, @problem.region.room(@problem.cutting)].min
+        def veil_data = { **@problem.region.cuts(@problem.cutting), depth: depth }
 
         # Every case by its own movement of the whole.
         def move_cut(structure)
           names = %w[x y z]
-          raise @problem.study.fault("#{along.lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: "block", cure: "Mesh the whole more finely, or move the block.") unless along.lost.zero?
+          raise @problem.study.fault("#{along.lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: @problem.region.words, cure: "Mesh the whole more finely, or move what is cut out.") unless along.lost.zero?
 
           @problem.cases.names.each_index do |k|
             names.each { |c| structure.constraints.prescribe(structure.dofs.at(cut, c.to_sym), along.values("displacement_#{c}", k), in_case: k) }
@@ -73,14 +74,12 @@ module Lattice
           { nodes: cut.size, difference: Math.sqrt((jump**2).mean) / peak, whole: whole_peak, depth: depth, elements: @grid.size }
         end
 
-        # The greatest stress of the whole within the block, away from the cut.
+        # The greatest stress of the whole within the region, away from the cut.
         def whole_peak
-          low, high = @problem.corners
-          at = @whole.grid.nodes[@whole.grid.points.nodes, true]
-          inside = (0..2).map { |k| (at[true, k] > low[k]) & (at[true, k] < high[k]) }.reduce(:&).where
+          inside = @problem.region.inside(@whole.grid.nodes[@whole.grid.points.nodes, true]).where
           return nil if inside.empty?
 
-          peak = Result::Peak.new(@whole, "von_mises", Result::Veil.new(@whole.grid, sides: @problem.sides, depth: depth).outside(Numo::Int32.cast(inside)))
+          peak = Result::Peak.new(@whole, "von_mises", Result::Veil.new(@whole.grid, **veil_data).outside(Numo::Int32.cast(inside)))
           @problem.cases.judged.map { |f| peak.at(f) }.max_by { |p| p[:value] }
         end
       end

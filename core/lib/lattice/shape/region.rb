@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module Lattice
+  module Shape
+    # What of space a close-up takes: a block along the axes, or a ball. Lengths in m.
+    module Region
+      # @param low [Array<Float>] least corner
+      # @param high [Array<Float>] greatest corner
+      Block = Struct.new(:low, :high) do
+        def words = "block"
+        def signature = [low, high]
+        def least = low.zip(high).map { |l, h| h - l }.min
+        def cutter = Cutters.block(low, high)
+        def misses?(bounds) = (0..2).any? { |k| bounds[0][k] >= high[k] || bounds[1][k] <= low[k] }
+        def holds?(bounds) = (0..2).all? { |k| bounds[0][k] >= low[k] && bounds[1][k] <= high[k] }
+
+        # @param points [Numo::DFloat] [n, 3]
+        # @return [Numo::Bit] [n] those within
+        def inside(points) = (0..2).map { |k| (points[true, k] > low[k]) & (points[true, k] < high[k]) }.reduce(:&)
+
+        # What of it cuts, as a veil keeps it.
+        # @param faces [Array<String>] names of the cutter's faces that cut something
+        # @return [Hash] sides: axis 0 to 2 and the place on it
+        def cuts(faces)
+          { sides: faces.filter_map { |name| name[/\A([xyz]) (low|high)/] && [Regexp.last_match(1), Regexp.last_match(2)] }.uniq.map { |axis, way| "xyz".index(axis).then { |k| [k, (way == "low" ? low : high)[k]] } } }
+        end
+
+        # How far from its cut sides may be veiled: half of it is left.
+        def room(faces) = cuts(faces)[:sides].map { |axis, _| (high[axis] - low[axis]) / 4 }.min || (least / 4)
+      end
+
+      # @param centre [Array<Float>]
+      # @param radius [Float]
+      Ball = Struct.new(:centre, :radius) do
+        def words = "ball"
+        def signature = ["ball", centre, radius]
+        def least = radius * 2
+        def cutter = Cutters.ball(centre, radius)
+        def misses?(bounds) = Math.sqrt((0..2).sum { |k| (centre[k].clamp(bounds[0][k], bounds[1][k]) - centre[k])**2 }) >= radius
+
+        def holds?(bounds)
+          Math.sqrt((0..2).sum { |k| [(bounds[0][k] - centre[k]).abs, (bounds[1][k] - centre[k]).abs].max**2 }) <= radius
+        end
+
+        def inside(points) = Vectors.norm(points - Numo::DFloat.cast(centre).reshape(1, 3)) < radius
+        def cuts(_faces) = { ball: [*centre, radius] }
+        def room(_faces) = radius / 2
+      end
+    end
+  end
+end
