@@ -28,7 +28,10 @@ module Lattice
         return if @region.misses?(body.bounds)
         return body if @region.holds?(body.bounds)
 
-        raise @study.fault("the #{@region.words} cuts “#{body.name}”, which is not a closed solid", path: @region.words, cure: "Move it off that body: solids alone are cut out.") unless body.solid? && body.facets.closed?
+        unless body.solid? && body.facets.closed?
+          raise @study.fault("the #{@region.words} cuts “#{body.name}”, which is not a closed solid", path: @region.words,
+                                                                                                      cure: "Move it off that body: solids alone are cut out.")
+        end
 
         inside(body)&.then { |facets| Body.new(name: body.name, make: "solid", facets: facets, signature: ["close-up", body.signature, *@region.signature], colour: body.colour) }
       end

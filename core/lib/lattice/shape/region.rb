@@ -22,7 +22,11 @@ module Lattice
         # @param faces [Array<String>] names of the cutter's faces that cut something
         # @return [Hash] sides: axis 0 to 2 and the place on it
         def cuts(faces)
-          { sides: faces.filter_map { |name| name[/\A([xyz]) (low|high)/] && [Regexp.last_match(1), Regexp.last_match(2)] }.uniq.map { |axis, way| "xyz".index(axis).then { |k| [k, (way == "low" ? low : high)[k]] } } }
+          { sides: faces.filter_map { |name| name[/\A([xyz]) (low|high)/] && [Regexp.last_match(1), Regexp.last_match(2)] }.uniq.map do |axis, way|
+            "xyz".index(axis).then do |k|
+              [k, (way == "low" ? low : high)[k]]
+            end
+          end }
         end
 
         # How far from its cut sides may be veiled: half of it is left.

@@ -56,7 +56,10 @@ module Lattice
         # Every case by its own movement of the whole.
         def move_cut(structure)
           names = %w[x y z]
-          raise @problem.study.fault("#{along.lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: @problem.region.words, cure: "Mesh the whole more finely, or move what is cut out.") unless along.lost.zero?
+          unless along.lost.zero?
+            raise @problem.study.fault("#{along.lost} of #{cut.size} points of its cut lie outside the whole's mesh", path: @problem.region.words,
+                                                                                                                      cure: "Mesh the whole more finely, or move what is cut out.")
+          end
 
           @problem.cases.names.each_index do |k|
             names.each { |c| structure.constraints.prescribe(structure.dofs.at(cut, c.to_sym), along.values("displacement_#{c}", k), in_case: k) }
