@@ -34,6 +34,20 @@ RSpec.describe Lattice::Command do
     end
   end
 
+  it "writes every table as a workbook, and a frame as a file" do
+    with_model({}, { "id" => "c", "kind" => "section_cut", "name" => "middle", "study" => "pull", "body" => "bar", "plane" => { "axis" => "x", "at" => "50 mm" } }) do |path, folder|
+      book, surface, bad = %w[all.xlsx bent.glb bent.doc].map { |name| File.join(folder, name) }
+      expect(run("results", path, "--xlsx", book)).to match([0, "", anything])
+      expect(File.binread(book, 2)).to eq("PK")
+      expect(run("results", path, "--export", surface, "--field", "displacement", "--times", "20")[0]).to eq(0)
+      expect(File.binread(surface, 4)).to eq("glTF")
+      expect(run("results", path, "--export", bad)).to match([2, "", /not a format that results are written in/])
+      expect(run("results", path, "--export", surface, "--frame", "4")).to match([2, "", /no frame 4/])
+      expect(run("results", path, "--xlsx", File.join(folder, "nowhere", "x.xlsx"))).to match([2, "", /cannot be written/])
+      expect(run("results", path, "--show", "sections", "--csv")[1]).to include("middle")
+    end
+  end
+
   it "solves: findings on standard output, progress on standard error, status 0 when all holds" do
     with_model({}, limit.call("yield")) do |path, folder|
       status, out, err = run("solve", path, "--json", "--study", "pull", "--out", File.join(folder, "out"))

@@ -1,18 +1,12 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { useModel, useShape } from "../api/hooks";
 import type { ModelView } from "../api/types";
+import { useSeen } from "../ui/useSeen";
 import { pictureOf } from "./pictureOf";
 
 /** The bodies of a model, small; asked for once its card comes into sight. */
 export function ShapePicture({ id }: { id: string }) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [seen, setSeen] = useState(false);
-  useEffect(() => {
-    if (!frame.current) return;
-    const watch = new IntersectionObserver((entries) => entries.some((e) => e.isIntersecting) && setSeen(true));
-    watch.observe(frame.current);
-    return () => watch.disconnect();
-  }, []);
+  const [frame, seen] = useSeen<HTMLDivElement>();
   return (
     <div ref={frame} className="grid h-36 w-full place-items-center bg-gradient-to-b from-[#eef0ec] to-[#dde1dc] text-[12px] text-faint">
       {seen && <Pictured id={id} />}

@@ -22,11 +22,8 @@ module Lattice
         # @param faces [Array<String>] names of the cutter's faces that cut something
         # @return [Hash] sides: axis 0 to 2 and the place on it
         def cuts(faces)
-          { sides: faces.filter_map { |name| name[/\A([xyz]) (low|high)/] && [Regexp.last_match(1), Regexp.last_match(2)] }.uniq.map do |axis, way|
-            "xyz".index(axis).then do |k|
-              [k, (way == "low" ? low : high)[k]]
-            end
-          end }
+          sides = faces.filter_map { |name| name[/\A([xyz]) (low|high)/] && ["xyz".index(Regexp.last_match(1)), Regexp.last_match(2)] }.uniq
+          { sides: sides.map { |axis, way| [axis, (way == "low" ? low : high)[axis]] } }
         end
 
         # How far from its cut sides may be veiled: half of it is left.

@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from "react";
 import { Camera, Eye } from "lucide-react";
 import type { Of } from "../../api/types";
 import { firstView, showView, viewNow } from "../../window/savedView";
 import { useViewPicture } from "../../window/useViewPicture";
+import { useSeen } from "../../ui/useSeen";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { ReadChip } from "../studies/ReadChip";
@@ -16,14 +16,7 @@ function ViewLine({ statement }: { statement: Of<"view"> }) {
   const { view, shown, arrange } = useNote();
   const { edit, callIt } = useStatement(statement);
   const study = view.studies.find((s) => s.name === statement.study) ?? null;
-  const frame = useRef<HTMLSpanElement>(null);
-  const [seen, setSeen] = useState(false);
-  useEffect(() => {
-    if (!frame.current) return;
-    const watch = new IntersectionObserver((entries) => entries.some((e) => e.isIntersecting) && setSeen(true));
-    watch.observe(frame.current);
-    return () => watch.disconnect();
-  }, []);
+  const [frame, seen] = useSeen<HTMLSpanElement>();
   const { picture, error, words } = useViewPicture(view, study, statement, view.views[statement.id] ?? null, SMALL, seen && !statement.off);
   const fields = study?.findings?.summary.catalogue ?? [];
   const frames = study?.findings?.summary.frames ?? [];
