@@ -61,6 +61,20 @@ RSpec.describe LatticeServer::App do
     expect(api_get("/results/#{study['result']}/range?name=beauty")[0]).to eq(422)
   end
 
+  it "tells fields at the nodes of a place" do
+    id = new_model(model)["id"]
+    ask = ->(**words) { api_get("/results/#{study['result']}/nodes?#{URI.encode_www_form({ model: id, study: 'pull', at: 'root', names: 'reaction_y,von_mises' }.merge(words))}") }
+    status, body = ask.call
+    expect(status).to eq(200)
+    expect(body["at"].map(&:first)).to all(be_within(1e-12).of(0))
+    expect(body["values"]["reaction_y"].sum).to be_within(1e-6).of(1000)
+    expect(body["values"]["von_mises"].size).to eq(body["at"].size)
+    expect(ask.call(at: "gone")).to match([422, include("error" => a_string_including("no group or body named “gone”"))])
+    expect(ask.call(names: "beauty")[0]).to eq(422)
+    expect(ask.call(frame: 3)[1]["error"]).to include("no frame 3")
+    expect(ask.call(study: "push")[0]).to eq(422)
+  end
+
   it "sends a frame as a file, and a table as a workbook" do
     files = { "glb" => "glTF", "stl" => "Gentle Lattice", "vtu" => "<?xml" }.to_h do |kind, head|
       header "Host", "localhost:4567"

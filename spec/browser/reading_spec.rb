@@ -68,6 +68,22 @@ RSpec.describe "Reading a result" do
     within_section("Findings") { expect(page).to have_css("[id^=statement-]", text: /Gauge.*records/m) }
   end
 
+  it "lists the nodes of a body, of which only those in sight are drawn, and sorts them all" do
+    open_model("Shutter link")
+    find("[role=tab]", text: "Nodes").click
+    find("button[aria-label^='place:']").click
+    all("[role=menuitem]").last.click
+    table = find("table[aria-label^='Nodes of']")
+    expect(table).to have_css("tbody tr", minimum: 40)
+    drawn = table.all("tbody tr").size
+    expect(drawn).to be < 200
+    within(table) { click_button "von Mises stress, MPa" }
+    top = table.all("tbody tr").first.text.split.last.to_f
+    expect(top).to be_within(0.5).of(peak)
+    page.execute_script("document.querySelector('[data-scroll]').scrollTop = 1e9")
+    Studio.wait { table.all("tbody tr:not([aria-hidden])").last.text.split.last.to_f < top / 10 }
+  end
+
   it "keeps a view in the note, comes back to it, and sets it in the report" do
     open_copy("Notched hanger")
     click_button "cut open"

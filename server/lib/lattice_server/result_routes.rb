@@ -20,6 +20,12 @@ module LatticeServer
         answer(read(:range, derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), FieldsWanted.range(params)))
       end
 
+      # With model, study, at (a group or body), names and frame: fields at the points of a place.
+      app.get "/api/results/:digest/nodes" do
+        wanted = { study: params[:study].to_s, at: params[:at].to_s, **FieldsWanted.read(params).slice(:names, :frame) }
+        answer(read(:nodes, models.text(params[:model]), derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), wanted))
+      end
+
       # A frame of a result as a file: field, frame, times (of displacements), and low and high of its colours, SI.
       app.get "/api/results/:digest/export/:file" do
         kind = File.extname(params[:file]).downcase

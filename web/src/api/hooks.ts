@@ -226,6 +226,20 @@ export function useField(digest: string | null, name: string, frame: number, lay
   return useQuery({ ...fieldQuery(digest, name, frame, layer, less, reading), enabled: digest !== null, gcTime: reading.cut ? 20_000 : undefined, placeholderData: keepPreviousData });
 }
 
+/** Fields at the points of a place, SI. */
+export function useNodes(digest: string | null, asked: { model: string; study: string; at: string; names: string[]; frame: number }) {
+  const words = new URLSearchParams({ model: asked.model, study: asked.study, at: asked.at, names: asked.names.join(","), frame: String(asked.frame) }).toString();
+  return useQuery({
+    queryKey: ["nodes", digest, words],
+    enabled: digest !== null && asked.at !== "",
+    staleTime: Infinity,
+    gcTime: 30_000,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: () => request<{ at: number[][]; values: Record<string, number[]> }>("GET", `/api/results/${digest}/nodes?${words}`),
+  });
+}
+
 /** Least and greatest of a field over all frames. */
 export function fetchRange(client: QueryClient, digest: string, name: string, layer: string | null, { how, around }: Reading) {
   const words = new URLSearchParams({ name, how, ...(layer ? { layer } : {}), ...(around ? { around: [around.axis, ...around.through].join(",") } : {}) }).toString();

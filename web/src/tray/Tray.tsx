@@ -9,6 +9,7 @@ import { CornersTable } from "./CornersTable";
 import { MembersTable } from "./MembersTable";
 import { LifeTable } from "./LifeTable";
 import { ModesTable } from "./ModesTable";
+import { NodesTable } from "./NodesTable";
 import { PartsTable } from "./PartsTable";
 import { BarsTable } from "./BarsTable";
 import { BoltsTable } from "./BoltsTable";
@@ -24,7 +25,7 @@ import { StoreysTable } from "./StoreysTable";
 import { StrengthTable } from "./StrengthTable";
 import { WayTable } from "./WayTable";
 
-type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "probes" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "probes" | "nodes" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
 const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", force_gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
@@ -64,6 +65,7 @@ export function Tray() {
     ["storeys", "Storeys", view.document.statements.some((s) => s.kind === "study" && (s.type === "shaking" || (s.type === "collapse" && has("floor"))) && !s.off)],
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["probes", "Probes", probes > 0],
+    ["nodes", "Nodes", view.studies.some((s) => s.result)],
     ["paths", "Paths", has("path")],
     ["gauges", "Gauges", has("gauge", "force_gauge", "section_cut", "radiated_power")],
     ["life", "Life", view.document.statements.some((s) => s.kind === "study" && s.type === "life" && !s.off)],
@@ -88,12 +90,13 @@ export function Tray() {
           <X className="size-3.5" />
         </button>
       </div>
-      <Tabs.Content value={tab} className="min-h-0 flex-1 overflow-auto px-4 py-2" tabIndex={0}>
+      <Tabs.Content value={tab} className="min-h-0 flex-1 overflow-auto px-4 py-2" tabIndex={0} data-scroll>
         {tab === "corners" && drawn && <CornersTable statement={drawn} />}
         {tab === "parts" && <PartsTable />}
         {tab === "reactions" && <ReactionsTable />}
         {tab === "members" && <MembersTable />}
         {tab === "probes" && <ProbesTable />}
+        {tab === "nodes" && <NodesTable />}
         {tab === "modes" && <ModesTable />}
         {tab === "way" && <WayTable />}
         {tab === "stages" && <StagesTable />}

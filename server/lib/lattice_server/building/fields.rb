@@ -6,6 +6,8 @@ module LatticeServer
   module Building
     # Meshes and fields for the model window, as binary arrays (see docs/formats).
     class Fields
+      MOST = 20_000 # points that are told one by one
+
       # @param grid [Lattice::Mesh::Grid]
       def initialize(grid)
         @grid = grid
@@ -74,6 +76,16 @@ module LatticeServer
         frames = result.frames.map(&:index).reject { |frame| result.envelope?(frame) }
         ends = frames.map { |frame| ReadField.new([[result, frame]], layer: layer, **reading).extreme(name).values_at(:min, :max) }
         { min: ends.map(&:first).min, max: ends.map(&:last).max }
+      end
+
+      # @param places [Array<Lattice::Shape::Place>]
+      # @return [Hash] at [[x, y, z]], m, and values by field, SI
+      def nodes(result, places, names:, frame:)
+        known!(result, names, frame, nil)
+        points = grid.points_of(places)
+        raise Problem.new(422, "the place has #{points.size} points", cure: "Choose one of at most #{MOST}; bin/lattice results tells all of them.") if points.size > MOST
+
+        { at: grid.nodes[grid.points.nodes[points], true].to_a, values: names.to_h { |name| [name, result.field(name, frame)[points].to_a] } }
       end
 
       private

@@ -66,6 +66,19 @@ module LatticeServer
         Fields.new(result.grid).fields(result, less: less && [less, wanted[:less_frame]], **wanted.except(:less_frame))
       end
 
+      # Fields at the points of a place of a model.
+      # @param wanted [Hash] study, at, names, frame
+      # @return [Hash] at [[x, y, z]], m, and values by field, SI
+      def nodes(text, path, mesh, wanted)
+        note = problem(text)
+        own = Lattice::Study::Kinds.of(note.study!(wanted[:study])).problem(note, note.study!(wanted[:study]))
+        places = own.groups.find(wanted[:at])
+        raise Problem.new(422, "there is no group or body named “#{wanted[:at]}”", cure: "Choose one of the note's.") if places.empty?
+
+        result = result(path, mesh)
+        Fields.new(result.grid).nodes(result, places, **wanted.slice(:names, :frame))
+      end
+
       # @return [Hash] min and max of a field over all frames
       def range(path, mesh, wanted)
         result = result(path, mesh)
