@@ -17,6 +17,11 @@ RSpec.describe "The house" do
     end
   end
 
+  it "colours what leaves as a file as the window does" do
+    one, other = %w[core/data web/src/window].map { |folder| JSON.parse(File.read(File.join(root, folder, "palette.json"))) }
+    expect(one).to eq(other)
+  end
+
   it "has one constant a file, named alike" do
     expect { Lattice::LOADER.eager_load(force: true) }.not_to raise_error
   end

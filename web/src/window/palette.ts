@@ -1,4 +1,4 @@
-import shared from "../../../core/data/palette.json";
+import shared from "./palette.json";
 
 type Stops = readonly [number, number, number][];
 
