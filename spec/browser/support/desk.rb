@@ -87,7 +87,8 @@ module Desk
     original = card(name)
     copies = all("article", text: "#{name} copy", wait: 0).size + 1
     original.click_button "Copy #{name}"
-    expect(page).to have_css("article", text: "#{name} copy", count: copies)
+    # A server that has just begun draws all models first.
+    expect(page).to have_css("article", text: "#{name} copy", count: copies, wait: Studio::WAIT * 3)
     copies
   end
 
