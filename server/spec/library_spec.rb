@@ -21,11 +21,14 @@ RSpec.describe LatticeServer::LibraryRoutes do
 
   it "says what keeps it from being a material" do
     { iron.merge("name" => " ") => [422, /no name/], iron.merge("name" => "steel S355") => [409, /ships with the library/], iron.merge("young" => "110") => [422, /young/],
-      iron.merge("poisson" => "0.6") => [422, /poisson: 0.6 cannot be/], iron.merge("young" => "-1 GPa") => [422, /cannot be/], iron.except("poisson") => [422, /“poisson” is missing/],
+
+      iron.merge("poisson" => "0.6") => [422, /Poisson's ratio is 0.6, outside/],
+      iron.merge("young" => "-1 GPa") => [422, /not above zero/], iron.merge("ultimate" => "0 MPa") => [422, /ultimate is not above zero/],
+      iron.except("poisson") => [422, /no Poisson's ratio/],
       iron.merge("density" => "7200 mm") => [422, /density/], iron.merge("name" => "x" * 100) => [422, /not a short text/],
-      iron.merge("ultimate" => 250) => [422, /not a quantity/] }.each do |entry, (status, words)|
+      iron.merge("ultimate" => 250) => [422, /ultimate: .*250/] }.each do |entry, (status, words)|
       code, body = api_put("/materials", entry)
-      expect([code, body["error"]]).to match([status, words])
+      expect([code, body["error"] || body["faults"][0]["message"]]).to match([status, words])
     end
     expect(names).not_to include("grey iron 250")
   end

@@ -103,6 +103,8 @@ export interface GaugeFinding {
   peak?: number;
   lags?: number[] | null;
   amplification?: number | null;
+  /** Of a gauge of forces: how many bolts or joints it may read. */
+  among?: number;
 }
 
 /** What passes through a plane, frame by frame; N, N m and m. */

@@ -1,6 +1,6 @@
 import type { Eye } from "../window/eye";
 import type { Findings } from "./findings";
-import type { Axis, Reading } from "./hooks";
+import type { Axis, Reading } from "./results";
 import type { Model, Statement } from "./model";
 import type { MotionView } from "./shaking";
 

@@ -1,4 +1,5 @@
-import { PLAIN, useField, useModel, useSkin, type How } from "../api/hooks";
+import { useModel } from "../api/hooks";
+import { PLAIN, useField, useSkin, type How } from "../api/results";
 
 /** What a window shows. */
 export interface Chosen {

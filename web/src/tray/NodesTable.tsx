@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useNodes } from "../api/hooks";
+import { useNodes } from "../api/results";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { useShownField } from "../window/useShownField";

@@ -1,5 +1,6 @@
 import { Gauge, X } from "lucide-react";
-import { useEdit, useSkin } from "../api/hooks";
+import { useEdit } from "../api/hooks";
+import { useSkin } from "../api/results";
 import type { Of } from "../api/types";
 import { useNote } from "../note/context";
 import { fresh, freshId, typed } from "../note/template";

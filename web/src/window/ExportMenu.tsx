@@ -3,7 +3,7 @@ import { Share } from "lucide-react";
 import { Popover } from "radix-ui";
 import { applyPalette, GIFEncoder, quantize } from "gifenc";
 import { useQueryClient } from "@tanstack/react-query";
-import { fetchField, type Reading } from "../api/hooks";
+import { fetchField, type Reading } from "../api/results";
 import { saveFile } from "../ui/saveFile";
 import { useDesk } from "../workspace/desk";
 import { fieldDrawing, type Pictured } from "./fieldPicture";

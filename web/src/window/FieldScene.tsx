@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import type { Arrays } from "../api/client";
-import type { FieldMeta, SkinMeta } from "../api/hooks";
+import type { FieldMeta, SkinMeta } from "../api/results";
 import type { Clip } from "./fieldMaterial";
 import { piecesOf } from "./fieldPieces";
 import { MeshScene, type Pointed } from "./MeshScene";

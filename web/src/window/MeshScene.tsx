@@ -2,7 +2,7 @@ import { useEffect, useMemo } from "react";
 import { useFrame, useThree, type ThreeEvent } from "@react-three/fiber";
 import { Mesh, type BufferAttribute, type Intersection, type Raycaster, type Vector2 } from "three";
 import type { Arrays } from "../api/client";
-import type { SkinMeta } from "../api/hooks";
+import type { SkinMeta } from "../api/results";
 import { FieldGeometry } from "./fieldGeometry";
 import { BANDS, clipOf, fieldMaterial, inkMaterial, keeps, type Clip } from "./fieldMaterial";
 

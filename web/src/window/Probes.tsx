@@ -1,7 +1,7 @@
 import type { RefObject } from "react";
 import { useFrame } from "@react-three/fiber";
 import type { Arrays } from "../api/client";
-import type { FieldMeta, SkinMeta } from "../api/hooks";
+import type { FieldMeta, SkinMeta } from "../api/results";
 import { useDesk, type Probe } from "../workspace/desk";
 import { putOver, Spot } from "./Mark";
 

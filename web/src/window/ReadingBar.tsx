@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Axis, How } from "../api/hooks";
+import type { Axis, How } from "../api/results";
 import { ChoiceChip, TextChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useRef, useState } from "react";
 import { Pause, Play } from "lucide-react";
 import { Refused, type Arrays } from "../api/client";
-import { useField, useSkin, type SkinMeta } from "../api/hooks";
+import { useField, useSkin, type SkinMeta } from "../api/results";
 import type { ResonanceFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
@@ -103,9 +103,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   return (
     <>
       <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? COVERED.strip : COVERED.one }}>
-        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={(told) => put(told.corner, restAt(rest, told.corner))} />
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={(told) => put(told.corner, cornerAt(rest, rest.arrays.positions as Float32Array, displacement, 0, told.corner))} />
         {desk.ghost && <Ghost skin={skin} />}
-        <ProbeMarks places={animated ? [] : probes.map((p) => at(p.at))} box={labels} />
+        <ProbeMarks places={animated ? [] : probes.map((p) => cornerAt(rest, skin.arrays.positions as Float32Array, displacement, factor, p.corner))} box={labels} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
         {found.arrays.cracks && <Cracks cracks={found.arrays.cracks as Float32Array} size={view.shape.size ?? 1} />}
         {course && <Diagram shape={course} />}
@@ -165,57 +165,57 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
       <div className="pointer-events-none absolute inset-x-4 bottom-2 flex flex-col gap-1.5 [&>*]:pointer-events-auto">
         <div className="card flex flex-col gap-1 self-start px-2 py-1 text-[12px]">
           <ReadingBar byElement={byElement} clip={clip}>
-          <KeepView />
-          <ExportMenu
-            name={`${study.name} ${title}`}
-            result={study.result}
-            frame={frame}
-            layer={layer}
-            reading={reading}
-            frames={shape || frames.length < 2 || frames[0]?.kind === "case" ? [] : frames.filter((f) => f.kind !== "envelope").map((f) => f.index)}
-            titleOf={(f) => ({ text: [title, study.name, ...(frames.length > 1 ? [frames[f]?.name ?? ""] : [])].join(" · "), low: shown.text(scale.low, kind), high: shown.text(scale.high, kind), stops: scale.stops })}
-            pictured={{ skin: rest, found, field, scale, limit: limit?.allowed ?? null, factor, banded, clip, laid, model: { ...scene, ...box } }}
-          />
+            <KeepView />
+            <ExportMenu
+              name={`${study.name} ${title}`}
+              result={study.result}
+              frame={frame}
+              layer={layer}
+              reading={reading}
+              frames={shape || frames.length < 2 || frames[0]?.kind === "case" ? [] : frames.filter((f) => f.kind !== "envelope").map((f) => f.index)}
+              titleOf={(f) => ({ text: [title, study.name, ...(frames.length > 1 ? [frames[f]?.name ?? ""] : [])].join(" · "), low: shown.text(scale.low, kind), high: shown.text(scale.high, kind), stops: scale.stops })}
+              pictured={{ skin: rest, found, field, scale, limit: limit?.allowed ?? null, factor, banded, ghost: desk.ghost, clip, laid, model: { ...scene, ...box } }}
+            />
           </ReadingBar>
           <div className="flex flex-wrap items-center gap-2">
-          {still && <span className="text-faint">an envelope does not move;</span>}
-          <label className="flex items-center gap-1.5">
-            displacements ×
-            <input
-              key={factor}
-              className="field w-16"
-              aria-label="Exaggeration"
-              defaultValue={factor}
-              onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-              onBlur={(event) => {
-                const typed = Number(event.target.value.replace(",", "."));
-                if (Number.isFinite(typed) && typed >= 0 && typed !== factor) set({ exaggeration: typed });
-                else event.target.value = String(factor);
-              }}
-            />
-          </label>
-          <ToggleButton pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
-            true scale
-          </ToggleButton>
-          <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
-            {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
-          </button>
-          {view.shape.bodies.length > 1 && <ApartSlider />}
-          <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
-            extremes
-          </ToggleButton>
-          {!still && (
-            <span className="flex items-center gap-1">
-              <span className="text-faint">arrows</span>
-              <ChoiceChip label="arrows" value={desk.arrows} options={ARROWS} onChoose={(v) => set({ arrows: v })} />
-            </span>
-          )}
-          {!still && found.arrays["diagram at"] && (
-            <span className="flex items-center gap-1">
-              <span className="text-faint">along members</span>
-              <ChoiceChip label="diagram" value={desk.diagram} options={[["", "none"], ...FORCES.map((f) => [f, f] as const)] as const} onChoose={(v) => set({ diagram: v })} />
-            </span>
-          )}
+            {still && <span className="text-faint">an envelope does not move;</span>}
+            <label className="flex items-center gap-1.5">
+              displacements ×
+              <input
+                key={factor}
+                className="field w-16"
+                aria-label="Exaggeration"
+                defaultValue={factor}
+                onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+                onBlur={(event) => {
+                  const typed = Number(event.target.value.replace(",", "."));
+                  if (Number.isFinite(typed) && typed >= 0 && typed !== factor) set({ exaggeration: typed });
+                  else event.target.value = String(factor);
+                }}
+              />
+            </label>
+            <ToggleButton pressed={factor === 1} onClick={() => set({ exaggeration: exaggeration === 1 ? null : 1 })}>
+              true scale
+            </ToggleButton>
+            <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
+              {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
+            </button>
+            {view.shape.bodies.length > 1 && <ApartSlider />}
+            <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
+              extremes
+            </ToggleButton>
+            {!still && (
+              <span className="flex items-center gap-1">
+                <span className="text-faint">arrows</span>
+                <ChoiceChip label="arrows" value={desk.arrows} options={ARROWS} onChoose={(v) => set({ arrows: v })} />
+              </span>
+            )}
+            {!still && found.arrays["diagram at"] && (
+              <span className="flex items-center gap-1">
+                <span className="text-faint">along members</span>
+                <ChoiceChip label="diagram" value={desk.diagram} options={[["", "none"], ...FORCES.map((f) => [f, f] as const)] as const} onChoose={(v) => set({ diagram: v })} />
+              </span>
+            )}
           </div>
         </div>
         {shape || frames[0]?.kind === "frequency" || frames[0]?.kind === "time" ? (
@@ -247,10 +247,10 @@ function together(arrays: Arrays<unknown>["arrays"]): Float32Array {
   return Float32Array.from({ length: count * 3 }, (_, i) => parts[i % 3]?.[Math.floor(i / 3)] ?? 0);
 }
 
-/** Where a corner of the skin's triangles lies, m. */
-function restAt(skin: Arrays<SkinMeta>, corner: number): [number, number, number] {
-  const point = (skin.arrays.triangles as Int32Array)[corner] ?? 0;
-  return [0, 1, 2].map((k) => (skin.arrays.positions as Float32Array)[point * 3 + k] ?? 0) as [number, number, number];
+/** Where a corner of the skin's triangles is drawn, m: as far from rest as its point's body stands apart and moves. */
+function cornerAt(rest: Arrays<SkinMeta>, positions: Float32Array, displacement: Float32Array, factor: number, corner: number): [number, number, number] {
+  const first = ((rest.arrays.triangles as Int32Array)[corner] ?? 0) * 3;
+  return [0, 1, 2].map((k) => (positions[first + k] ?? 0) + factor * (displacement[first + k] ?? 0)) as [number, number, number];
 }
 
 /** Where a place of the mesh is drawn: moved with the nearest node of the skin. */

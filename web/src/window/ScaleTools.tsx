@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useQueryClient } from "@tanstack/react-query";
 import type { Arrays } from "../api/client";
-import { fetchRange, type FieldMeta, type Reading, type SkinMeta } from "../api/hooks";
+import { fetchRange, type FieldMeta, type Reading, type SkinMeta } from "../api/results";
 import { useDesk } from "../workspace/desk";
 
 interface Props {

@@ -4,6 +4,7 @@ import { Plane, Vector3, type Intersection } from "three";
 import type { Arrays } from "../api/client";
 import type { Place, PlaceKey, Shape, ShapeMeta, Statement } from "../api/types";
 import { useDesk } from "../workspace/desk";
+import { lengthAt } from "./boxes";
 import { apartBy, bodiesOf, spanned, type DrawnBody } from "./drawnBodies";
 import { Marked, Surface } from "./Surface";
 import { InkLine } from "./InkLine";
@@ -50,8 +51,7 @@ export function ShapeScene({ shape, statements, surfaces, low, high, onPick, onH
   const plane = useMemo(() => {
     if (!clip) return null;
     const axis = new Vector3(...([0, 1, 2].map((k) => (k === "xyz".indexOf(clip.axis) ? 1 : 0)) as [number, number, number]));
-    const k = "xyz".indexOf(clip.axis);
-    const at = (low[k] as number) + clip.at * ((high[k] as number) - (low[k] as number));
+    const at = lengthAt({ low, high }, clip.axis, clip.at);
     return clip.turned ? new Plane(axis, -at) : new Plane(axis.negate(), at);
   }, [clip, low, high]);
   useEffect(() => {

@@ -1,5 +1,5 @@
 import type { Arrays } from "../api/client";
-import type { SkinMeta } from "../api/hooks";
+import type { SkinMeta } from "../api/results";
 
 /** A skin whose bodies stand apart: its points move with the body that they belong to. */
 export function apartSkin(skin: Arrays<SkinMeta>, moves: Map<string, [number, number, number]>): Arrays<SkinMeta> {

@@ -35,3 +35,9 @@ export function boxOfCorners(all: number[][]): Box {
   const end = (pick: (...v: number[]) => number) => [0, 1, 2].map((k) => pick(...all.map((c) => c[k] as number)));
   return { low: end(Math.min), high: end(Math.max) };
 }
+
+const ends = ({ low, high }: Box, axis: "x" | "y" | "z"): [number, number] => ["xyz".indexOf(axis)].flatMap((k) => [low[k] as number, high[k] as number]) as [number, number];
+
+/** A place on an axis, of a share of a box's extent; and the share of a place. */
+export const lengthAt = (box: Box, axis: "x" | "y" | "z", share: number) => (([from, to]) => from + share * (to - from))(ends(box, axis));
+export const shareAt = (box: Box, axis: "x" | "y" | "z", place: number) => (([from, to]) => (place - from) / (to - from || 1))(ends(box, axis));

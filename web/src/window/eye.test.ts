@@ -1,5 +1,6 @@
 import { Vector3 } from "three";
 import { describe, expect, it } from "vitest";
+import { lengthAt, shareAt } from "./boxes";
 import { cameraOf, eyeOf } from "./eye";
 import { bandsOf, colourAt, FIELD_STOPS } from "./palette";
 import { wordsAround } from "./useShownField";
@@ -47,5 +48,15 @@ describe("words of fields", () => {
     expect(wordsAround("displacement_y", "displacement along y", true)).toBe("displacement along θ");
     expect(wordsAround("von_mises", "von Mises stress", true)).toBe("von Mises stress");
     expect(wordsAround("stress_xx", "stress xx", false)).toBe("stress xx");
+  });
+});
+
+describe("a place on an axis", () => {
+  it("is a share of a box's extent, there and back", () => {
+    const box = { low: [-1, 0, 2], high: [3, 0, 6] };
+    expect([lengthAt(box, "x", 0.25), lengthAt(box, "z", 1)]).toEqual([0, 6]);
+    expect([shareAt(box, "x", 0), shareAt(box, "z", 5)]).toEqual([0.25, 0.75]);
+    // A flat box has one place.
+    expect([lengthAt(box, "y", 0.7), shareAt(box, "y", 0)]).toEqual([0, 0]);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Arrays } from "../api/client";
-import type { FieldMeta, SkinMeta } from "../api/hooks";
+import type { FieldMeta, SkinMeta } from "../api/results";
 import { FieldGeometry, spreadOf } from "./fieldGeometry";
 import { clipOf, keeps } from "./fieldMaterial";
 import { piecesOf } from "./fieldPieces";

@@ -1,6 +1,6 @@
 import { BufferAttribute, BufferGeometry } from "three";
 import type { Arrays } from "../api/client";
-import type { SkinMeta } from "../api/hooks";
+import type { SkinMeta } from "../api/results";
 
 /** A skin as it is drawn: coloured at its points, or at the corners of its triangles, and moved as much as wanted. */
 export class FieldGeometry {

@@ -1,10 +1,11 @@
 import { LineSegments, Mesh, Scene, WebGLRenderer, type Vector2 } from "three";
 import type { Arrays } from "../api/client";
-import type { FieldMeta, SkinMeta } from "../api/hooks";
+import type { FieldMeta, SkinMeta } from "../api/results";
 import { cameraOf, eyeOf, type Eye, type Model } from "./eye";
 import { FieldGeometry } from "./fieldGeometry";
 import { BANDS, clipOf, fieldMaterial, inkMaterial, type Clip } from "./fieldMaterial";
 import { piecesOf } from "./fieldPieces";
+import { ghostOf } from "./ghostOf";
 import type { scaleOf } from "./scale";
 
 /** All that a still picture of a field shows. */
@@ -17,6 +18,8 @@ export interface Pictured {
   /** By how much displacements are drawn larger. */
   factor: number;
   banded: boolean;
+  /** Edges are drawn where nothing has moved, too. */
+  ghost: boolean;
   clip: Clip | null;
   laid?: (bare: Arrays<SkinMeta>) => Arrays<SkinMeta>;
   /** Where it is looked at from; all of the model when null. */
@@ -62,6 +65,8 @@ export function fieldDrawing(p: Pictured, width: number, height: number) {
     scene.add(mesh, lines);
     return { drawn, piece };
   });
+  const still = p.ghost ? ghostOf(laid(p.skin)) : null;
+  if (still) scene.add(still);
   const camera = cameraOf(p.eye ?? eyeOf(p.model, width / height), p.model, width / height);
   return {
     draw(factor: number): HTMLCanvasElement {
@@ -72,7 +77,8 @@ export function fieldDrawing(p: Pictured, width: number, height: number) {
     },
     dispose() {
       pieces.forEach(({ drawn }) => [drawn.surface, drawn.ink].forEach((g) => g.dispose()));
-      [material, whole, ink].forEach((m) => m.dispose());
+      still?.geometry.dispose();
+      [material, whole, ink, ...(still ? [still.material] : [])].forEach((m) => m.dispose());
     },
   };
 }

@@ -1,5 +1,5 @@
 import type { Arrays } from "../api/client";
-import type { FieldMeta, SkinMeta } from "../api/hooks";
+import type { FieldMeta, SkinMeta } from "../api/results";
 
 /** Part of what a field is drawn on: a skin, its values and how it moves. */
 export interface Piece {

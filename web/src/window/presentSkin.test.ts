@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Arrays } from "../api/client";
-import type { SkinMeta } from "../api/hooks";
+import type { SkinMeta } from "../api/results";
 import { presentSkin } from "./presentSkin";
 
 const skin = {

@@ -1,5 +1,5 @@
 import type { Arrays } from "../api/client";
-import type { SkinMeta } from "../api/hooks";
+import type { SkinMeta } from "../api/results";
 
 /** A skin without the bodies that are not there: their triangles and lines shrink to a point, so that all others keep their numbers. */
 export function presentSkin(skin: Arrays<SkinMeta>, absent: string[]): Arrays<SkinMeta> {

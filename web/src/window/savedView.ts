@@ -2,9 +2,9 @@ import type { ModelView, Of } from "../api/types";
 import type { Shown } from "../ui/units";
 import { fresh, lastRead, typed } from "../note/template";
 import { useDesk } from "../workspace/desk";
-import { boxOfModel } from "./boxes";
+import { boxOfModel, shareAt } from "./boxes";
 import type { Eye } from "./eye";
-import { shownOf } from "./useShownField";
+import { placed, shownOf } from "./useShownField";
 
 type View = Of<"view">;
 
@@ -17,10 +17,8 @@ export function viewNow(view: ModelView, shown: Pick<Shown, "number" | "unit">, 
   const { field, fields, frame, frames } = shownOf(study, desk);
   const kind = fields.find((f) => f.name === field)?.dimension ?? "ratio";
   const eye = desk.eyeNow?.() ?? null;
-  const clip = desk.clip;
+  const clip = placed(view, desk.clip);
   const end = (si: number | null) => (si === null ? undefined : `${Number(shown.number(si, kind).toPrecision(6))} ${shown.unit(kind)}`.trim());
-  const k = clip ? "xyz".indexOf(clip.axis) : 0;
-  const { low, high } = boxOfModel(view);
   const draft: Omit<View, "id"> & Record<string, unknown> = {
     kind: "view",
     name,
@@ -30,7 +28,7 @@ export function viewNow(view: ModelView, shown: Pick<Shown, "number" | "unit">, 
     layer: desk.layer ?? undefined,
     how: desk.how === "averaged" ? undefined : desk.how,
     around: desk.around ? { axis: desk.around.axis, through: spotOf(view, desk.around.through) } : undefined,
-    cut: clip ? { axis: clip.axis, at: typed(view, (low[k] as number) + clip.at * ((high[k] as number) - (low[k] as number)), 7), ...(clip.turned ? { turned: true } : {}) } : undefined,
+    cut: clip ? { axis: clip.axis, at: typed(view, clip.at, 7), ...(clip.turned ? { turned: true } : {}) } : undefined,
     banded: desk.banded || undefined,
     at_rest: desk.ghost || undefined,
     hidden: desk.hidden.length > 0 ? desk.hidden : undefined,
@@ -53,8 +51,6 @@ export const firstView = (view: ModelView): Omit<View, "id"> => {
 export function showView(view: ModelView, statement: View): void {
   const saved = view.views[statement.id];
   const study = view.studies.find((s) => s.name === statement.study);
-  const { low, high } = boxOfModel(view);
-  const k = saved?.cut ? "xyz".indexOf(saved.cut.axis) : 0;
   useDesk.getState().set({
     look: "results",
     study: statement.study,
@@ -63,7 +59,7 @@ export function showView(view: ModelView, statement: View): void {
     layer: statement.layer ?? null,
     how: statement.how ?? "averaged",
     around: saved?.around ?? null,
-    clip: saved?.cut ? { axis: saved.cut.axis, at: (saved.cut.at - (low[k] as number)) / ((high[k] as number) - (low[k] as number) || 1), turned: saved.cut.turned } : null,
+    clip: saved?.cut ? { ...saved.cut, at: shareAt(boxOfModel(view), saved.cut.axis, saved.cut.at) } : null,
     banded: statement.banded ?? false,
     ghost: statement.at_rest ?? false,
     hidden: statement.hidden ?? [],

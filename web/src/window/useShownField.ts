@@ -1,8 +1,8 @@
 import { useMemo } from "react";
-import { PLAIN, useField, type Reading } from "../api/hooks";
+import { PLAIN, useField, type Axis, type Reading } from "../api/results";
 import type { ModelView, StudyState } from "../api/types";
 import { useDesk } from "../workspace/desk";
-import { boxOfModel } from "./boxes";
+import { boxOfModel, lengthAt } from "./boxes";
 import type { Clip } from "./fieldMaterial";
 
 /** What of the desk's field, frame and layer a study has. */
@@ -28,11 +28,8 @@ export function useShownField(view: ModelView, study: StudyState | null) {
 }
 
 /** A plane in metres, of one that is a share of the part. */
-function placed(view: ModelView, clip: { axis: "x" | "y" | "z"; at: number; turned: boolean } | null): Clip | null {
-  if (!clip) return null;
-  const { low, high } = boxOfModel(view);
-  const k = "xyz".indexOf(clip.axis);
-  return { ...clip, at: Number(((low[k] as number) + clip.at * ((high[k] as number) - (low[k] as number))).toPrecision(7)) };
+export function placed(view: ModelView, clip: { axis: Axis; at: number; turned: boolean } | null): Clip | null {
+  return clip && { ...clip, at: Number(lengthAt(boxOfModel(view), clip.axis, clip.at).toPrecision(7)) };
 }
 
 const ROUND = { x: "r", y: "θ", z: "axis" } as const;

@@ -1,13 +1,12 @@
 import { useEffect, useMemo, useState } from "react";
-import { PLAIN, useField, useSkin, type Reading } from "../api/hooks";
+import { PLAIN, useField, useSkin, type Reading } from "../api/results";
 import type { ModelView, Of, StudyState } from "../api/types";
-import { apartSkin } from "./apartSkin";
 import { boxOfModel, boxOfPoints } from "./boxes";
 import { absentIn, lookOf } from "./fieldLook";
 import { fieldPicture } from "./fieldPicture";
 import { presentSkin } from "./presentSkin";
 
-export type Sight = Pick<Of<"view">, "field" | "frame" | "layer" | "how" | "banded" | "hidden" | "exaggeration">;
+export type Sight = Pick<Of<"view">, "field" | "frame" | "layer" | "how" | "banded" | "at_rest" | "hidden" | "exaggeration">;
 
 /**
  * A still picture of a study's result, drawn once what it shows is there.
@@ -25,7 +24,7 @@ export function useViewPicture(view: ModelView, study: StudyState | null, sight:
   const [picture, setPicture] = useState<string | null>(null);
   const extremes = found?.meta.extremes[sight.field];
   const look = study && extremes ? lookOf(view, study, sight.field, frame, extremes, { low: saved?.low ?? null, high: saved?.high ?? null }, sight.exaggeration ?? null) : null;
-  const drawn = useMemo(() => [sight.field, frame, sight.layer, sight.banded, sight.hidden, sight.exaggeration, saved, size], [sight, frame, saved, size]);
+  const drawn = useMemo(() => [sight.field, frame, sight.layer, sight.banded, sight.at_rest, sight.hidden, sight.exaggeration, saved, size], [sight, frame, saved, size]);
   useEffect(() => {
     const values = found?.arrays[sight.field] as Float32Array | undefined;
     if (!skin || !found || !values || !look || !study) return;
@@ -35,7 +34,7 @@ export function useViewPicture(view: ModelView, study: StudyState | null, sight:
     const still = frames[frame]?.kind === "envelope";
     setPicture(
       fieldPicture(
-        { skin, found, field: sight.field, scale: look.scale, limit: look.limit?.allowed ?? null, factor: still ? 0 : look.factor, banded: sight.banded ?? false, clip: saved?.cut ?? null, laid: (bare) => presentSkin(apartSkin(bare, new Map()), absent), eye: saved?.camera ?? null, model: { ...box, flat: view.shape.dimension === 2, up: view.shape.up } },
+        { skin, found, field: sight.field, scale: look.scale, limit: look.limit?.allowed ?? null, factor: still ? 0 : look.factor, banded: sight.banded ?? false, clip: saved?.cut ?? null, laid: (bare) => presentSkin(bare, absent), ghost: sight.at_rest ?? false, eye: saved?.camera ?? null, model: { ...box, flat: view.shape.dimension === 2, up: view.shape.up } },
         size[0],
         size[1],
       ),

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import type { Axis, How } from "../api/hooks";
+import type { Axis, How } from "../api/results";
 import type { Eye } from "../window/eye";
 import type { Motion, PlaceKey, PlaceKind } from "../api/types";
 

@@ -13,10 +13,7 @@ module Lattice
       # @param parts [Array(String, Shape::Facets)] names and surfaces
       # @return [String]
       def binary(parts)
-        document = { asset: { version: "2.0", generator: "Gentle Lattice" }, scene: 0, scenes: [{ nodes: [0] }],
-                     nodes: [{ name: "shape", children: (1..parts.size).to_a }],
-                     materials: [{ pbrMetallicRoughness: { baseColorFactor: INK, metallicFactor: 0, roughnessFactor: 0.9 }, doubleSided: true }],
-                     meshes: [], accessors: [], bufferViews: [], buffers: [] }
+        document = scene(INK).merge(nodes: [{ name: "shape", children: (1..parts.size).to_a }])
         bytes = String.new(encoding: Encoding::BINARY)
         parts.each_with_index { |(name, facets), i| add(document, bytes, name, facets, i) }
         document[:buffers] = [{ byteLength: bytes.bytesize }]
@@ -29,30 +26,38 @@ module Lattice
       # @param colours [Numo::DFloat] [p, 3] from 0 to 1
       # @return [String]
       def coloured(name, points, triangles, colours)
-        document = { asset: { version: "2.0", generator: "Gentle Lattice" }, scene: 0, scenes: [{ nodes: [0] }], nodes: [{ name: name, mesh: 0 }],
-                     materials: [{ pbrMetallicRoughness: { baseColorFactor: [1, 1, 1, 1], metallicFactor: 0, roughnessFactor: 0.9 }, doubleSided: true }],
-                     meshes: [], accessors: [], bufferViews: [], buffers: [] }
+        document = scene([1, 1, 1, 1]).merge(nodes: [{ name: name, mesh: 0 }])
         bytes = String.new(encoding: Encoding::BINARY)
-        place = view(document, bytes, Numo::SFloat.cast(points), 34_962, 5126, "VEC3")
-        document[:accessors][place].merge!(min: points.min(0).to_a, max: points.max(0).to_a)
-        colour = view(document, bytes, Numo::SFloat.cast(colours), 34_962, 5126, "VEC3")
-        corners = view(document, bytes, Numo::UInt32.cast(triangles.flatten), 34_963, 5125, "SCALAR")
-        document[:meshes] << { name: name, primitives: [{ attributes: { POSITION: place, COLOR_0: colour }, indices: corners, material: 0 }] }
+        attributes = { POSITION: places(document, bytes, points), COLOR_0: view(document, bytes, Numo::SFloat.cast(colours), 34_962, 5126, "VEC3") }
+        document[:meshes] << { name: name, primitives: [surface(document, bytes, attributes, triangles)] }
         document[:buffers] = [{ byteLength: bytes.bytesize }]
         packed(JSON.generate(document), bytes)
       end
 
       def add(document, bytes, name, facets, index)
         document[:nodes] << { name: name, mesh: index }
-        points = view(document, bytes, Numo::SFloat.cast(facets.points), 34_962, 5126, "VEC3")
-        document[:accessors][points].merge!(min: facets.points.min(0).to_a, max: facets.points.max(0).to_a)
+        points = places(document, bytes, facets.points)
         primitives = facets.faces.each_index.filter_map do |face|
           triangles = facets.triangles[facets.of(face), true].dup
           next if triangles.empty?
 
-          { attributes: { POSITION: points }, indices: view(document, bytes, Numo::UInt32.cast(triangles.flatten), 34_963, 5125, "SCALAR"), material: 0 }
+          surface(document, bytes, { POSITION: points }, triangles)
         end
         document[:meshes] << { name: name, primitives: primitives }
+      end
+
+      def scene(colour)
+        { asset: { version: "2.0", generator: "Gentle Lattice" }, scene: 0, scenes: [{ nodes: [0] }],
+          materials: [{ pbrMetallicRoughness: { baseColorFactor: colour, metallicFactor: 0, roughnessFactor: 0.9 }, doubleSided: true }],
+          meshes: [], accessors: [], bufferViews: [], buffers: [] }
+      end
+
+      def places(document, bytes, points)
+        view(document, bytes, Numo::SFloat.cast(points), 34_962, 5126, "VEC3").tap { |number| document[:accessors][number].merge!(min: points.min(0).to_a, max: points.max(0).to_a) }
+      end
+
+      def surface(document, bytes, attributes, triangles)
+        { attributes: attributes, indices: view(document, bytes, Numo::UInt32.cast(triangles.flatten), 34_963, 5125, "SCALAR"), material: 0 }
       end
 
       def view(document, bytes, array, target, type, shape)

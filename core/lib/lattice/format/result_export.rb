@@ -8,19 +8,27 @@ module Lattice
     # colours, as binary glTF.
     class ResultExport
       KINDS = { ".vtu" => "application/xml", ".stl" => "model/stl", ".glb" => "model/gltf-binary" }.freeze
+      VECTORS = %i[displacement rotation reaction moment_reaction].freeze
       PALETTE = JSON.parse(File.read(File.expand_path("../../../data/palette.json", __dir__))).transform_values { |list| Numo::DFloat.cast(list) }.freeze
 
-      # Vectors and tensors of a frame at the points of the mesh; of envelopes, scalars alone.
+      # Vectors and tensors of a frame at the points of the mesh, von Mises stress, and what is neither; of envelopes, scalars alone.
       # @return [Hash{String => Numo::DFloat}]
       def self.fields(result, frame)
         known = result.catalogue.map(&:name)
-        scalars = known.include?("von_mises") ? result.layers.to_h { |layer| [["von_mises", layer].reject(&:empty?).join(" "), result.field("von_mises", frame, layer: layer)] } : {}
-        return scalars.merge((known - ["von_mises"]).to_h { |name| [name, result.field(name, frame)] }) if result.envelope?(frame) || !result.by_element?
+        tensors = known.include?("von_mises")
+        named = ->(name, layer) { [name, layer].reject(&:empty?).join(" ") }
+        scalars = tensors ? result.layers.to_h { |layer| [named["von_mises", layer], result.field("von_mises", frame, layer: layer)] } : {}
+        single = result.envelope?(frame) ? known - ["von_mises"] : known.reject { |name| Result::Stress::SCALARS.include?(name) || Result::Catalogue.vector(name) }
+        scalars.merge!(single.to_h { |name| [name, result.field(name, frame)] })
+        return scalars if result.envelope?(frame)
 
-        nodes = result.grid.points.nodes
-        vectors = %i[displacement rotation reaction moment_reaction].to_h { |name| [name.to_s, result.state(frame)[name]] }.compact.transform_values { |table| table[nodes, true].dup }
-        vectors.merge(result.layers.to_h { |layer| [["stress", layer].reject(&:empty?).join(" "), result.stress(frame, layer)] }).merge(scalars)
+        vectors(result, frame).merge(tensors ? result.layers.to_h { |layer| [named["stress", layer], result.stress(frame, layer)] } : {}, scalars)
       end
+
+      def self.vectors(result, frame)
+        VECTORS.to_h { |name| [name.to_s, result.state(frame)[name]] }.compact.transform_values { |table| table[result.grid.points.nodes, true].dup }
+      end
+      private_class_method :vectors
 
       # @param result [Result::Outcome]
       # @param frame [Integer]

@@ -29,9 +29,10 @@ module Lattice
                                                                                          cure: "Choose a library material#{" (such as #{hint})" if hint}, or type its properties.")
         end
         raise statement.fault("Young's modulus is not above zero", path: "properties.young", cure: "Give a positive value.") unless young.positive?
-        return if poisson > -1 && poisson < 0.5
+        raise statement.fault("Poisson's ratio is #{poisson}, outside -1 to 0.5", path: "properties.poisson", cure: "Give a value below 0.5, such as 0.3.") unless poisson > -1 && poisson < 0.5
 
-        raise statement.fault("Poisson's ratio is #{poisson}, outside -1 to 0.5", path: "properties.poisson", cure: "Give a value below 0.5, such as 0.3.")
+        wrong = %i[yield ultimate conductivity].find { |key| self[key] && !self[key].positive? } or return
+        raise statement.fault("its #{wrong} is not above zero", path: "properties.#{wrong}", cure: "Give a positive value, or leave it out.")
       end
     end
   end

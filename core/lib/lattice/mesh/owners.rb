@@ -17,7 +17,7 @@ module Lattice
       # @param conn [Numo::Int32] [k, n] faces of it
       # @return [Numo::Int32] [k, n] in the list of all nodes of all elements, block after block
       def of(body, conn)
-        corners = conn[true, 0...(conn.shape[1].even? && conn.shape[1] != 4 ? conn.shape[1] / 2 : conn.shape[1])].dup
+        corners = conn[true, 0...@grid.piece(body, conn).corners].dup
         keys, blocks, elements = sides(body, corners.shape[1])
         at = Algebra::Search.first_not_below(keys, OuterFaces.keys(corners)).clip(0, keys.size - 1)
         result = Numo::Int32.zeros(*conn.shape)

@@ -34,20 +34,18 @@ module Lattice
 
           cut(block, b, grid.nodes[true, axis] - at)
         end
-        @positions = tabulated(grid.blocks.map { |block| Algebra::Gather.rows(grid.nodes, block.conn) }, 3)
+        @positions = tabulated(3) { |b| Algebra::Gather.rows(grid.nodes, grid.blocks[b].conn) }
         lay
       end
 
       def empty? = @pieces.empty?
 
-      # @param corners [Array<Numo::DFloat>] for every block [e, k] at the nodes of its elements
-      # @return [Numo::DFloat] [v]
-      def values(corners) = tabulated(corners.map { |c| c.reshape(*c.shape, 1) }, 1).flatten
-
-      # @param corners [Array<Numo::DFloat>] for every block [e, k, width]
+      # What is known at the nodes of elements, where the plane meets them; asked for of those blocks alone.
+      # @param width [Integer] of a value
+      # @yield [Integer] number of a block; answers [e, k, width], or [e, k] where width is 1
       # @return [Numo::DFloat] [v, width]
-      def tabulated(corners, width)
-        parts = @pieces.map { |piece| read(piece, corners[piece[:block]]) }
+      def tabulated(width)
+        parts = @pieces.map { |piece| yield(piece[:block]).then { |known| read(piece, known.reshape(*known.shape.first(2), width)) } }
         parts.empty? ? Numo::DFloat.zeros(0, width) : Numo::DFloat.vstack(parts)
       end
 
@@ -63,7 +61,8 @@ module Lattice
         middle = middle_of(kind)
         near = at[rows, true].dup
         near = Numo::DFloat.hstack([near, near.dot(middle).reshape(rows.size, 1)])
-        sides = CASES.flat_map { |code, triangles| crossed(near, tetrahedra(kind), code, triangles) }
+        parts = tetrahedra(kind)
+        sides = CASES.flat_map { |code, triangles| crossed(near, parts, code, triangles) }
         return if sides.empty?
 
         element, one, other, share = [0, 1, 2, 3].map { |c| sides.map { |s| s[c] }.reduce { |a, b| a.concatenate(b) } }

@@ -126,6 +126,10 @@ module Lattice
       # @return [Array<String>] layers of shells; [""] elsewhere
       def layers = @layers ||= state(0).stress.flat_map(&:keys).uniq
 
+      # @param layer [String, nil] of shells
+      # @return [Array<String>] those that are read: the one that is named, or all
+      def layers_of(layer) = layer ? [layer] : layers
+
       # @return [Array<Catalogue::Field>] those that this result has
       def catalogue
         Catalogue::FIELDS.values.select { |field| field?(field.name) }
@@ -215,8 +219,7 @@ module Lattice
         vector, component = Catalogue.vector(name)
         return at_points(state(frame)[vector.to_sym], component) if vector
 
-        wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
-        wanted.map { |l| Stress.scalar(name, stress(frame, l)) }.reduce { |a, b| self.class.larger(a, b) }
+        layers_of(layer).map { |l| Stress.scalar(name, stress(frame, l)) }.reduce { |a, b| self.class.larger(a, b) }
       end
 
       def plastic(frame)

@@ -25,13 +25,12 @@ module Lattice
         over(frame) { |f| turned_at_points(name, f) }
       end
 
+      # @param block [Integer] of the mesh
       # @param mean [Boolean] one value for all nodes of an element: their mean
-      # @return [Array<Numo::DFloat>] for every block [e, k] at the nodes of its elements
-      def at_corners(name, frame, mean: false)
-        grid.blocks.each_index.map do |b|
-          values = over(frame) { |f| corners(name, f, b) }
-          mean ? (values * 0) + values.mean(1).reshape(values.shape[0], 1) : values
-        end
+      # @return [Numo::DFloat] [e, k] at the nodes of its elements
+      def at_corners(name, frame, block, mean: false)
+        values = over(frame) { |f| corners(name, f, block) }
+        mean ? (values * 0) + values.mean(1).reshape(values.shape[0], 1) : values
       end
 
       private
@@ -40,7 +39,7 @@ module Lattice
       def stress?(name) = Stress::SCALARS.include?(name)
 
       def turned?(name)
-        @around && (name.start_with?("stress_x", "stress_y", "stress_z") || !Catalogue.vector(name)&.last.nil?)
+        @around && (Stress::COMPONENTS.include?(name.delete_prefix("stress_")) || !Catalogue.vector(name)&.last.nil?)
       end
 
       # Frames that are made of others by the greatest of them are read of those.
@@ -65,9 +64,8 @@ module Lattice
       # Of the layers of a block those that are read; nil where it has no stress.
       def tensors_of(layers)
         return if layers.nil? || layers.empty?
-        return [layers[@layer]] if layers.key?(@layer)
 
-        layers.values
+        layers.key?(@layer) ? [layers[@layer]] : layers.values
       end
 
       def scalar(name, tensor, places)
@@ -85,8 +83,7 @@ module Lattice
           return (table[nodes, true] * @around.directions(places, component)).sum(1)
         end
 
-        wanted = @layer || @result.layers.size == 1 ? [@layer || @result.layers[0]] : @result.layers
-        wanted.map { |layer| along(name, @result.stress(frame, layer), places) }.reduce { |a, b| Outcome.larger(a, b) }
+        @result.layers_of(@layer).map { |layer| along(name, @result.stress(frame, layer), places) }.reduce { |a, b| Outcome.larger(a, b) }
       end
 
       # One component of stress between two directions.

@@ -156,8 +156,7 @@ module Lattice
         vector, component = Catalogue.vector(name)
         return of_vector(vector, component, cosine, sine, points, first) if vector
 
-        wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
-        wanted.map { |l| of_stress(name, cosine, sine, points, l) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
+        layers_of(layer).map { |l| of_stress(name, cosine, sine, points, l) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
       end
 
       def of_vector(vector, component, cosine, sine, points, first)

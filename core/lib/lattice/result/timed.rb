@@ -36,8 +36,7 @@ module Lattice
         share = weights[RATES.key?(vector) ? vector : "cosine"][some, true].dup
         return component ? swinging(name, share, points) : Numo::NMath.sqrt((swinging(name, share, points)**2).sum(2)) if vector
 
-        wanted = layer || layers.size == 1 ? [layer || layers[0]] : layers
-        wanted.map do |l|
+        layers_of(layer).map do |l|
           of_members(of_tensor(name, swinging("stress", share, points, l)), [share], points, l) { |fibres, (ends)| Stress.scalar(name, fibres.stresses(ends)[l].reshape(ends.size / 6, 6)) }
         end.reduce { |a, b| Outcome.larger(a, b) }
       end

@@ -11,20 +11,25 @@ module Lattice
       def check!
         raise statement.fault("it reads no bolts and no joints that are there", path: "of", cure: "Choose a statement of bolts, joints, springs, one-way links or spot welds.") unless of
 
-        return if number.nil? || number <= (most = count)
+        if of.kind == "spring" && of["to"].to_s.empty? && of["turning"].nil?
+          raise statement.fault("a spring to the ground tells its force as a reaction", path: "of",
+                                                                                        cure: "Take a gauge of the reaction over its place.")
+        end
+
+        return if number.nil? || (most = count).nil? || number <= most
 
         raise statement.fault("there is no number #{number}", path: "number", cure: most == 1 ? "There is one alone: leave it out." : "Give one from 1 to #{most}.")
       end
 
       # @param result [Result::Outcome]
-      # @return [Hash] a finding: a value for every frame, nil where there is none
+      # @return [Hash] a finding: a value for every frame, nil where there is none; among: how many there are
       def read(result)
         check!
-        mine = (bolts? ? result.bolts : result.connectors).each_with_index.select { |one, _| one[:statement] == of.id }.map(&:last)
-        mine = [mine[number - 1]].compact if number
+        among = (bolts? ? result.bolts : result.connectors).each_with_index.select { |one, _| one[:statement] == of.id }.map(&:last)
+        mine = number ? [among[number - 1]].compact : among
         values = result.frames.map { |frame| result.envelope?(frame.index) || mine.empty? ? nil : largest(result, frame.index, mine) }
         { kind: "gauge", statement: statement.id, name: statement.name, quantity: statement["force"], words: WORDS.fetch(statement["force"]), dimension: "force", how: number ? "point" : "greatest",
-          values: values }
+          values: values, among: among.size }
       end
 
       private
@@ -32,32 +37,26 @@ module Lattice
       def number = statement["number"]
       def of = @of ||= problem.document.active.find { |s| s.id == statement["of"] && KINDS.include?(s.kind) }
 
-      # How many there are, as far as the statement tells.
-      def count
-        return problem.conditions.find { |c| c.statement.id == of.id }.holes.size if bolts?
-
-        of["count"] || 1
-      end
+      # @return [Integer, nil] how many there are, where that is known before they are set up
+      def count = bolts? ? problem.conditions.find { |c| c.statement.id == of.id }.holes.size : of["count"]
 
       def bolts? = of.kind == "bolt"
 
+      # Of both ends of a bolt, and of all of them, what is largest in size.
       def largest(result, frame, mine)
-        table = forces(result.state(frame)) or return
-        along = table[mine, 0]
-        across = Numo::NMath.sqrt((table[mine, 1]**2) + (table[mine, 2]**2))
-        values = { "along" => along, "across" => across, "all" => Numo::NMath.sqrt((along**2) + (across**2)) }.fetch(statement["force"])
-        values[values.abs.max_index]
+        values = ends(result.state(frame)).map { |table| sized(table[mine, true].dup) }
+        values.map { |v| v[v.abs.max_index] }.max_by(&:abs)
       end
 
-      # @return [Numo::DFloat, nil] [all, 3] along and across; of bolts at the end where it is larger
-      def forces(state)
-        return state.connectors && state.connectors[true, 0..2] unless bolts?
-        return unless state.bolts
+      # @param table [Numo::DFloat] [n, 3] along the axis and across it
+      def sized(table)
+        across = Numo::NMath.sqrt((table[true, 1]**2) + (table[true, 2]**2))
+        { "along" => table[true, 0], "across" => across, "all" => Numo::NMath.sqrt((table[true, 0]**2) + (across**2)) }.fetch(statement["force"])
+      end
 
-        ends = state.bolts[true, true, 0..2]
-        one, other = [0, 1].map { |k| ends[true, k, true].dup }
-        more = Numo::DFloat.cast((other**2).sum(1) > (one**2).sum(1)).reshape(one.shape[0], 1)
-        (one * (1 - more)) + (other * more)
+      # @return [Array<Numo::DFloat>] [all, 3] of each end; connectors have one
+      def ends(state)
+        bolts? ? (0..1).map { |k| state.bolts[true, k, 0..2].dup } : [state.connectors[true, 0..2]]
       end
     end
   end

@@ -57,10 +57,10 @@ module Lattice
       # Stress as every element has it, along straight lines over each triangle of the plane.
       def by_stress(result, frame, about)
         @cut ||= Mesh::PlaneCut.new(result.grid, axis: axis, at: at, only: [body])
-        tensors = result.state(frame).stress.zip(result.grid.blocks).map { |layers, block| layers[""] || Numo::DFloat.zeros(*block.conn.shape, 6) }
+        stress = result.state(frame).stress
         units = Numo::DFloat.zeros(@cut.positions.shape[0], 3)
         units[true, axis] = 1.0
-        traction = Result::Stress.across(@cut.tabulated(tensors, 6), units).reshape(@cut.triangles.shape[0], 3, 3)
+        traction = Result::Stress.across(@cut.tabulated(6) { |b| stress[b][""] }, units).reshape(@cut.triangles.shape[0], 3, 3)
         places = (@cut.positions - Numo::DFloat.cast(about).reshape(1, 3)).reshape(@cut.triangles.shape[0], 3, 3)
         a, b, c = (0..2).map { |k| places[true, k, true] }
         third = (Shape::Vectors.norm(Shape::Vectors.cross(b - a, c - a)) / 6).reshape(@cut.triangles.shape[0], 1)

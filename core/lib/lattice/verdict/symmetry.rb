@@ -2,12 +2,13 @@
 
 module Lattice
   module Verdict
-    # Whether a model whose shape, supports and loads are alike on both sides of a plane answers alike there: what differs tells
-    # of an uneven mesh, or of something that was meant to be symmetric and is not.
+    # Whether a model whose bodies, supports, joins and loads are alike on both sides of a plane answers alike there: what differs
+    # tells of an uneven mesh. Where likeness cannot be told (movements and temperatures that are given), nothing is claimed.
     class Symmetry
       ALIKE = 0.01 # of the extent, or of all forces, within which sides are taken to be alike
       OUTSIDE = 0.05 # of a reference element, that a mirrored point may lie outside
       MOST = 3000 # points that are compared
+      UNTOLD = %w[displacement motion temperature temperature_map].freeze
       FAR = 0.05 # of the peak: the answer is not symmetric
 
       # @param problem [Study::Problem] on whose mesh the result lies
@@ -35,33 +36,41 @@ module Lattice
         return if high - low <= 0
 
         middle = (low + high) / 2
-        return unless loads_alike?(axis, middle, high - low) && held_alike?(axis, middle, high - low)
+        return unless bodies_alike?(axis, middle) && loads_alike?(axis, middle, high - low) && conditions_alike?(axis, middle, high - low)
 
         points, along = mirrored(axis, middle) || return
         differs(points, along).then { |share| { axis: "xyz"[axis], at: middle, difference: share, holds: share < FAR } }
       end
 
-      # Nothing acts across the plane in all, and what acts along it lies on both sides alike.
+      # Every body has its like, of the same material and section, where it is mirrored.
+      def bodies_alike?(axis, middle)
+        all = @problem.parts.bodies.map { |b| [b.bounds, [@problem.materials.to_h[b.name], b.make, b.wall, b.members? && @problem.sections.names(b.name)]] }
+        all.all? do |bounds, made|
+          low, high = bounds.map(&:dup)
+          low[axis], high[axis] = [high[axis], low[axis]].map { |c| (2 * middle) - c }
+          all.any? { |other, as| as == made && [low, high].flatten.zip(other.flatten).all? { |a, b| (a - b).abs < ALIKE * @problem.parts.size } }
+        end
+      end
+
+      # What acts across the plane is as large the other way on its other side, what acts along it as large the same way: told by
+      # sums and by moments of first, second and third order.
       def loads_alike?(axis, middle, extent)
         load = @result.load(@frame)
         size = load.abs.sum
         return false if size.zero?
 
-        arm = grid.nodes[true, axis] - middle
-        others = [0, 1, 2] - [axis]
-        load[true, axis].sum.abs < ALIKE * size && others.all? { |k| (load[true, k] * arm).sum.abs < ALIKE * size * extent / 2 }
+        arm = (grid.nodes[true, axis] - middle) / (extent / 2)
+        [0, 2].all? { |power| (load[true, axis] * (arm**power)).sum.abs < ALIKE * size } &&
+          ([0, 1, 2] - [axis]).product([1, 3]).all? { |k, power| (load[true, k] * (arm**power)).sum.abs < ALIKE * size }
       end
 
-      def held_alike?(axis, middle, extent)
-        @problem.conditions.select(&:holds?).all? do |held|
-          at = grid.nodes[grid.nodes_of(held.places), axis]
-          @problem.conditions.any? do |other|
-            next unless other.holds? && other.components == held.components
+      # Whatever holds, joins or weighs has one that says the same on the other side, itself perhaps.
+      def conditions_alike?(axis, middle, extent)
+        others = @problem.conditions.reject(&:loads?)
+        return false if @problem.conditions.any? { |c| UNTOLD.include?(c.statement.kind) } || others.any? { |c| c.class.targets.nil? }
 
-            there = grid.nodes[grid.nodes_of(other.places), axis]
-            [at.min + there.max, at.max + there.min].all? { |sum| ((sum / 2) - middle).abs < ALIKE * extent }
-          end
-        end
+        told = others.map { |c| [[c.class, Model::Meaning.of(c.statement, except: %w[target to])], grid.nodes[grid.nodes_of(c.places), axis].minmax] }
+        told.all? { |says, (low, high)| told.any? { |same, (least, most)| same == says && [low + most, high + least].all? { |sum| ((sum / 2) - middle).abs < ALIKE * extent } } }
       end
 
       # @return [Array(Numo::Int32, Result::Along), nil] points of the skin, and the result at where they are mirrored; nil where the shape has no other side

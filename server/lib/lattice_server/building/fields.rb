@@ -148,9 +148,9 @@ module LatticeServer
         @cut = Lattice::Mesh::PlaneCut.new(grid, **cut)
         return {} if @cut.empty?
 
-        along = @cut.tabulated(grid.blocks.map { |block| Lattice::Algebra::Gather.rows(moved, block.conn) }, 3)
+        along = @cut.tabulated(3) { |b| Lattice::Algebra::Gather.rows(moved, grid.blocks[b].conn) }
         { "cut positions" => Numo::SFloat.cast(@cut.positions), "cut triangles" => @cut.triangles, "cut moved" => Numo::SFloat.cast(along) }
-          .merge(names.to_h { |name| ["cut #{name}", Numo::SFloat.cast(@cut.values(field.at_corners(name)))] })
+          .merge(names.to_h { |name| ["cut #{name}", Numo::SFloat.cast(@cut.tabulated(1) { |b| field.at_corners(name, b) }.flatten)] })
       end
 
       def packed(arrays, meta)

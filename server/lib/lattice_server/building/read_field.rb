@@ -39,24 +39,22 @@ module LatticeServer
         @lost ||= along(other).values("displacement_x", @pairs[1][1]).isnan
       end
 
-      # @return [Array<Numo::DFloat>] [e, k] for every block
-      def at_corners(name)
-        @kept[[name, :corners]] ||=
-          if averaged?
-            at_points(name).then { |field| grid.blocks.each_index.map { |b| field[grid.points.block(b)] } }
-          else
-            @pairs.map { |result, frame| reading(result).at_corners(name, frame, mean: @how == "element") }.transpose.map { |one, other| other ? one - other : one }
-          end
+      # @param block [Integer] of the mesh
+      # @return [Numo::DFloat] [e, k] at the nodes of its elements
+      def at_corners(name, block)
+        return at_points(name)[grid.points.block(block)] if averaged?
+
+        @kept[[name, block]] ||= @pairs.map { |result, frame| reading(result).at_corners(name, frame, block, mean: @how == "element") }.reduce(:-)
       end
 
       # @return [Numo::DFloat] at the points of the skin, or at the corners of its triangles
       def drawn(name)
-        averaged? ? at_points(name)[grid.skin.points] : flat(at_corners(name))[grid.skin.corners].flatten
+        averaged? ? at_points(name)[grid.skin.points] : of_all(name)[grid.skin.corners].flatten
       end
 
       # @return [Hash] least and greatest where it is to be read, and where they are
       def extreme(name)
-        values = averaged? ? at_points(name) : flat(at_corners(name))
+        values = averaged? ? at_points(name) : of_all(name)
         open = averaged? ? readable_points : readable_corners
         low, high = [values[open].min_index, values[open].max_index].map { |i| open[i] }
         { min: values[low], max: values[high], min_at: at(low), max_at: at(high) }
@@ -84,6 +82,7 @@ module LatticeServer
       end
 
       def reading(result) = Lattice::Result::Reading.new(result, layer: @layer, around: @around)
+      def of_all(name) = @kept[[name, :all]] ||= flat(grid.blocks.each_index.map { |b| at_corners(name, b) })
       def flat(blocks) = blocks.map(&:flatten).reduce { |a, b| a.concatenate(b) }
       def points_of_corners = @points_of_corners ||= flat(grid.blocks.each_index.map { |b| grid.points.block(b) })
       def at(index) = @result.at(averaged? ? index : points_of_corners[index])

@@ -4,7 +4,7 @@ module LatticeServer
   module Store
     # Materials of one's own in the library. Models take their properties over, so that a model's file stands alone.
     class OwnMaterials
-      PROPERTIES = Lattice::Model::Schema::DOCUMENT.dig("$defs", "properties", "properties").freeze
+      PROPERTIES = Lattice::Matter::Material::DIMENSIONS.transform_keys(&:to_s).freeze
       TEXTS = %w[name category source].freeze
       LONGEST = 80
       MOST = 1000
@@ -37,8 +37,7 @@ module LatticeServer
       def checked(entry)
         kept = entry.slice(*TEXTS, *PROPERTIES.keys).transform_values { |v| v.is_a?(String) ? v.strip : v }.reject { |_, v| v == "" || v.nil? }
         named!(kept)
-        PROPERTIES.each { |key, schema| quantity!(key, kept[key], schema["format"]) if kept[key] }
-        %w[young poisson].each { |key| raise Problem.new(422, "“#{key}” is missing", cure: "Every material has a Young's modulus and a Poisson's ratio.") unless kept[key] }
+        known!(kept)
         kept
       end
 
@@ -49,15 +48,15 @@ module LatticeServer
         raise Problem.new(409, "“#{kept['name']}” ships with the library", cure: "Give yours another name.") if Lattice::Matter::Library.find(kept["name"])
       end
 
-      def quantity!(key, text, kind)
-        raise Lattice::Quantity::Unreadable, "“#{text}” is not a quantity" unless text.is_a?(String)
-
-        value = Lattice::Quantity.parse(text, kind)
-        return if key == "poisson" ? value.between?(0, 0.4999) : value.positive? || %w[density expansion].include?(key)
-
-        raise Problem.new(422, "#{key}: #{text} cannot be", cure: key == "poisson" ? "Give a ratio from 0 to below 0.5." : "Give a value above zero.")
-      rescue Lattice::Quantity::Unreadable => e
-        raise Problem.new(422, "#{key}: #{e.message}", cure: "Give a value with its unit.")
+      # By the same rules as a note's own material.
+      # @raise [Lattice::InvalidInput]
+      def known!(kept)
+        PROPERTIES.each do |key, dimension|
+          kept[key] && Lattice::Quantity.parse(kept[key].to_s, dimension)
+        rescue Lattice::Quantity::Unreadable => e
+          raise Problem.new(422, "#{key}: #{e.message}", cure: "Give a value with its unit.")
+        end
+        Lattice::Matter::Material.read(Lattice::Model::Statement.new({ "id" => "own", "kind" => "material", "material" => kept["name"], "properties" => kept.slice(*PROPERTIES.keys) }))
       end
     end
   end

@@ -34,6 +34,7 @@ function ForceGaugeLine({ statement }: { statement: Of<"force_gauge"> }) {
         onCommit={(v) => edit((s) => setOrDrop(s, "number", v && Number(v)))}
       />
       , in <ReadChip value={statement.study} onChoose={(v) => void edit((s) => (s.study = v))} />
+      {found?.among !== undefined && (found.among === 0 || (statement.number ?? 1) > found.among) && <span className="text-amber-ink">: {found.among === 0 ? "there is nothing to read" : `there are ${found.among}`}</span>}
       {known.length > 0 && <span className="text-spruce">: {[...new Set([Math.min(...known), Math.max(...known)].map((v) => shown.text(v, "force")))].join(" to ")}</span>}
     </>
   );
