@@ -44,7 +44,8 @@ RSpec.describe Lattice::Verdict::Symmetry do
     axes = lambda do |young, held, *more|
       problem = shape_problem(*half["left", 0], *half["right", 100], { "kind" => "join", "bodies" => %w[left right] }, stuff["left", "210 GPa"], stuff["right", young], group_named("ends", ends),
                               group_named("above", { "plane" => { "axis" => "y", "at" => "20 mm" } }), { "kind" => "support", "target" => "ends", "components" => held },
-                              { "kind" => "force", "target" => "above", "value" => "1 kN", "direction" => "-y" }, { "kind" => "mesh", "size" => "10 mm" }, { "kind" => "study", "name" => "s", "type" => "static" }, *more)
+                              { "kind" => "force", "target" => "above", "value" => "1 kN", "direction" => "-y" },
+                              { "kind" => "mesh", "size" => "10 mm" }, { "kind" => "study", "name" => "s", "type" => "static" }, *more)
       described_class.new(problem, solve(problem), 0, "von_mises").to_h.map { |found| found[:axis] }
     end
     expect(axes["210 GPa", %w[x y z]]).to eq(%w[x z])
