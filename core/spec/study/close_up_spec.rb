@@ -46,6 +46,42 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
     expect(told["radius" => "900 mm"]).to include(/takes in the whole part/)
   end
 
+  # A column of three blocks, the middle one taken out of it.
+  it "takes whole bodies out, cut where they bear on the others" do
+    blocks = %w[low middle high].each_with_index.flat_map do |name, i|
+      [outline_named("#{name} plan", rectangle("0 mm", "0 mm", "20 mm", "20 mm")), body_named(name, "#{name} plan", thickness: "30 mm", on: on("xy", z: 30 * i))]
+    end
+    column = lambda do |joined, *more|
+      shape_problem(*blocks, *joined, group_named("foot", { "plane" => { "axis" => "z", "at" => "0 mm" } }), group_named("head", { "plane" => { "axis" => "z", "at" => "90 mm" } }),
+                    { "kind" => "material", "target" => "everything", "material" => "stuff", "properties" => { "young" => "200 GPa", "poisson" => "0.3", "density" => "7850 kg/m3" } },
+                    { "kind" => "support", "target" => "foot", "components" => %w[x y z] }, { "kind" => "force", "target" => "head", "value" => "4 kN", "direction" => "+x" },
+                    { "kind" => "mesh", "size" => "10 mm", "elements" => "bricks and quadrilaterals" }, { "kind" => "study", "name" => "pull", "type" => "static" }, *more)
+    end
+    bond = lambda { |one, other, z|
+      names = [one, other].map { |name| "#{name} at #{z}" }
+      [*names.zip([one, other]).map { |name, body| group_named(name, { "all" => [{ "body" => body }, { "plane" => { "axis" => "z", "at" => "#{z} mm" } }] }) },
+       { "kind" => "bond", "target" => names[0], "to" => names[1] }]
+    }
+    close = { "kind" => "study", "name" => "near", "type" => "close_up", "of" => "pull", "body" => "middle", "size" => "4 mm" }
+    [[{ "kind" => "join", "bodies" => %w[low middle high] }], [*bond["low", "middle", 30], *bond["middle", "high", 60]]].each do |joined|
+      result, found = solved(column[joined, close])
+      expect(result.grid.blocks.map(&:body).uniq).to eq(["middle"])
+      told = found[:findings].find { |f| f[:kind] == "close_up" }
+      # Bending of M = 4 kN · 45 mm in the middle, W = 20³/6 mm³: away from the cut both have it.
+      middle = Lattice::Result::Along.new(result, Numo::DFloat[[0, 0.01, 0.045], [0.02, 0.01, 0.045]])
+      expect(middle.field("stress_zz")).to be_near([135e6, -135e6], 0.03)
+      open = result.grid.nodes[result.grid.points.nodes[result.readable], 2]
+      expect([open.min, open.max]).to match([be_between(0.035, 0.0385), be_between(0.0515, 0.055)])
+      expect(told[:whole][:value]).to be_near(told[:peak][:value], 0.08)
+      # The shear force passes on to what is left out.
+      top = result.grid.nodes_of(described_class.problem(column[joined, close], column[joined, close].study!("near")).parts.cut.select { |p| p.at[2] > 0.05 })
+      expect(result.reaction(0)[top, 0].sum).to be_near(4000, 0.02)
+    end
+    refused = ->(change, joined = []) { Lattice::Verdict::Readiness.new(column[joined, close.merge(change)]).notices.map { |n| n.fault.to_s } }
+    expect(refused["body" => "gone"]).to include(/no group or body named “gone”/)
+    expect(refused["body" => "everything"]).to include(/is the whole model/)
+  end
+
   it "holds its own part of the loads alone, case by case" do
     more = [{ "id" => "c1", "kind" => "case", "name" => "down" }, { "id" => "c2", "kind" => "case", "name" => "weight" },
             { "id" => "g", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-z", "case" => "weight" }]

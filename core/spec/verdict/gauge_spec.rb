@@ -50,6 +50,9 @@ RSpec.describe "What gauges and section cuts record" do
       expect(found.map { |f| f[:forces][0][0] }).to be_near([7e3, 21e3], 1e-6)
       expect(found.map { |f| f[:about] }).to be_near([[0.043, 0.005, 0.005], [0.043, 0.015, 0.005]], 1e-9)
     end
+    both = { "kind" => "group", "name" => "strips", "of" => "bodies", "rule" => { "any" => %w[soft stiff].map { |name| { "body" => name } } } }
+    problem = pair["bricks and quadrilaterals", both, cut["soft"].merge("body" => "strips")]
+    expect(Lattice::Verdict::Findings.new(problem, problem.study!, solve(problem)).findings.find { |f| f[:kind] == "section_cut" }[:forces][0][0]).to be_near(28e3, 1e-6)
     wrong = pair["bricks and quadrilaterals", cut["lid"], cut["soft", "y", "15 mm"]]
     expect(Lattice::Verdict::Readiness.new(wrong).notices.map { |n| n.fault.to_s }).to include(/no solid named “lid”/, /misses “soft”, which reaches from 0 mm to 10 mm/)
   end

@@ -26,6 +26,12 @@ module LatticeServer
         answer(read(:nodes, models.text(params[:model]), derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), wanted))
       end
 
+      # With model, study, name and frame: least and greatest of a field in each body and group.
+      app.get "/api/results/:digest/places" do
+        wanted = { study: params[:study].to_s, name: params[:name].to_s, frame: FieldsWanted.frame(params[:frame]) }
+        answer(read(:places, models.text(params[:model]), derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), wanted))
+      end
+
       # A frame of a result as a file: field, frame, times (of displacements), and low and high of its colours, SI.
       app.get "/api/results/:digest/export/:file" do
         kind = File.extname(params[:file]).downcase

@@ -41,17 +41,22 @@ export interface EquilibriumFinding {
   holds: boolean;
 }
 
-/** A field along a path; null where it is outside. */
-export interface PathFinding {
-  kind: "path";
-  statement: string;
-  name: string;
+/** A field along a path, null where it is outside, frame by frame. */
+export interface AlongPath {
   quantity: string;
   words: string;
   dimension: string;
-  distance: number[];
-  /** Frame by frame. */
   values: (number | null)[][];
+}
+
+/** Fields along a path: the first, and more. */
+export interface PathFinding extends AlongPath {
+  kind: "path";
+  statement: string;
+  name: string;
+  more: AlongPath[];
+  distance: number[];
+  ends: number[][];
   outside: number;
 }
 

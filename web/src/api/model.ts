@@ -1997,6 +1997,10 @@ export interface StatementStudy {
     radius: string;
   };
   /**
+   * Of a close-up: a body, or a group of bodies, that is taken out whole; its faces on the others are the cut.
+   */
+  body?: string;
+  /**
    * Of a close-up: length of an element's side.
    */
   size?: string;
@@ -11079,7 +11083,7 @@ export interface Spot4 {
   z: string;
 }
 /**
- * A field along a straight path through the part, read of a study's result.
+ * Fields along a straight path through the part, or along its edges, read of a study's result.
  *
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "statement_path".
@@ -11094,10 +11098,27 @@ export interface StatementPath {
   name: string;
   study: string;
   quantity: Quantity;
-  from: Spot5;
-  to: Spot6;
   /**
-   * How many values; 21 when left out.
+   * Further fields that are read along it.
+   *
+   * @minItems 1
+   * @maxItems 6
+   */
+  more?:
+    | [Quantity]
+    | [Quantity, Quantity]
+    | [Quantity, Quantity, Quantity]
+    | [Quantity, Quantity, Quantity, Quantity]
+    | [Quantity, Quantity, Quantity, Quantity, Quantity]
+    | [Quantity, Quantity, Quantity, Quantity, Quantity, Quantity];
+  from?: Spot5;
+  to?: Spot6;
+  /**
+   * Edges that it follows, instead of a straight line.
+   */
+  target?: string;
+  /**
+   * How many values of a straight path; 21 when left out. Along edges every point of the mesh is read.
    */
   points?: number;
 }
@@ -11959,7 +11980,7 @@ export interface StatementSectionCut {
     at: string;
   };
   /**
-   * A solid that alone is cut, by its stress; the whole model by its balance when left out.
+   * A solid, or a group of solids, that alone are cut, by their stress; the whole model by its balance when left out.
    */
   body?: string;
 }

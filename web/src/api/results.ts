@@ -73,6 +73,31 @@ export function useNodes(digest: string | null, asked: { model: string; study: s
   });
 }
 
+export interface Extreme {
+  value: number;
+  at: number[];
+}
+
+export interface PlaceExtremes {
+  place: string;
+  least: Extreme;
+  greatest: Extreme;
+}
+
+/** Least and greatest of a field in each body and group. */
+export function usePlaces(digest: string | null, asked: { model: string; study: string; name: string; frame: number }) {
+  const words = new URLSearchParams({ ...asked, frame: String(asked.frame) }).toString();
+  return useQuery({
+    queryKey: ["places", digest, words],
+    enabled: digest !== null,
+    staleTime: Infinity,
+    gcTime: 30_000,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: () => request<PlaceExtremes[]>("GET", `/api/results/${digest}/places?${words}`),
+  });
+}
+
 /** Least and greatest of a field over all frames. */
 export function fetchRange(client: QueryClient, digest: string, name: string, layer: string | null, { how, around }: Reading) {
   const words = new URLSearchParams({ name, how, ...(layer ? { layer } : {}), ...(around ? { around: [around.axis, ...around.through].join(",") } : {}) }).toString();

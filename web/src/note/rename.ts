@@ -74,6 +74,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
       if ("target" in copy && copy.target === old) copy.target = name;
       if ("to" in copy && copy.to === old) copy.to = name;
       if (copy.kind === "group" && copy.rule) copy.rule = renameInRule(copy.rule, old, name, made);
+      if (renamed.kind === "group" && (copy.kind === "section_cut" || copy.kind === "study") && copy.body === old) copy.body = name;
       if (made) renameBody(copy, old, name);
       if (made && copy.kind === "group") {
         copy.pick?.forEach((pick) => {

@@ -58,6 +58,9 @@ export function freshId(statements: Statement[]): string {
   return `s${n}`;
 }
 
+/** Groups of a kind of places. */
+export const groupsOf = (view: ModelView, of: "faces" | "edges" | "points" | "bodies") => view.document.statements.flatMap((s) => (s.kind === "group" && s.of === of && !s.off ? [s.name] : []));
+
 export const onlyBody = (view: ModelView) => view.shape.bodies[0]?.name ?? "";
 export const lastBody = (view: ModelView) => view.shape.bodies.at(-1)?.name ?? "";
 export const origin = (view: ModelView) => ({ x: length(view, "0 mm", "0 in"), y: length(view, "0 mm", "0 in") });

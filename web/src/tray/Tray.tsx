@@ -7,6 +7,7 @@ import { useDesk } from "../workspace/desk";
 import { cornersOf } from "../draw/Corners";
 import { CornersTable } from "./CornersTable";
 import { MembersTable } from "./MembersTable";
+import { ExtremesTable } from "./ExtremesTable";
 import { LifeTable } from "./LifeTable";
 import { ModesTable } from "./ModesTable";
 import { NodesTable } from "./NodesTable";
@@ -25,7 +26,7 @@ import { StoreysTable } from "./StoreysTable";
 import { StrengthTable } from "./StrengthTable";
 import { WayTable } from "./WayTable";
 
-type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "probes" | "nodes" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
+type Tab = "reactions" | "modes" | "way" | "stages" | "strength" | "storeys" | "ladder" | "gauges" | "paths" | "probes" | "nodes" | "extremes" | "life" | "bolts" | "joints" | "bars" | "members" | "runs" | "corners" | "parts";
 
 /** The table of a kind of statement. */
 const OWN: Partial<Record<Kind, Tab>> = { path: "paths", gauge: "gauges", force_gauge: "gauges", section_cut: "gauges", radiated_power: "gauges", bolt: "bolts", joint: "joints", one_way: "joints", spot_welds: "joints", bars: "bars", member_check: "members" };
@@ -65,6 +66,7 @@ export function Tray() {
     ["storeys", "Storeys", view.document.statements.some((s) => s.kind === "study" && (s.type === "shaking" || (s.type === "collapse" && has("floor"))) && !s.off)],
     ["ladder", "Ladder", view.document.statements.some((s) => s.kind === "study" && s.type === "ladder" && !s.off)],
     ["probes", "Probes", probes > 0],
+    ["extremes", "Extremes", view.studies.some((s) => s.result)],
     ["nodes", "Nodes", view.studies.some((s) => s.result)],
     ["paths", "Paths", has("path")],
     ["gauges", "Gauges", has("gauge", "force_gauge", "section_cut", "radiated_power")],
@@ -96,6 +98,7 @@ export function Tray() {
         {tab === "reactions" && <ReactionsTable />}
         {tab === "members" && <MembersTable />}
         {tab === "probes" && <ProbesTable />}
+        {tab === "extremes" && <ExtremesTable />}
         {tab === "nodes" && <NodesTable />}
         {tab === "modes" && <ModesTable />}
         {tab === "way" && <WayTable />}

@@ -15,6 +15,7 @@ interface Props {
   limit: number | null;
   exaggeration: number;
   animated?: boolean;
+  speed?: number;
   banded?: boolean;
   clip?: Clip | null;
   /** The skin before its bodies were drawn apart. */
@@ -28,7 +29,7 @@ interface Props {
 const asIs = (bare: Arrays<SkinMeta>) => bare;
 
 /** A field of a result on its skin, on the inside that a plane lays open, and on its members as solid sections. */
-export function FieldScene({ skin, found, field, scale, limit, exaggeration, animated = false, banded = false, clip = null, still, laid = asIs, onPoint, onPick }: Props) {
+export function FieldScene({ skin, found, field, scale, limit, exaggeration, animated = false, speed = 1, banded = false, clip = null, still, laid = asIs, onPoint, onPick }: Props) {
   const pieces = useMemo(() => piecesOf(skin, found, field, laid), [skin, found, field, laid]);
   return pieces.map((piece, i) => (
     <MeshScene
@@ -40,6 +41,7 @@ export function FieldScene({ skin, found, field, scale, limit, exaggeration, ani
       limit={limit}
       exaggeration={exaggeration}
       animated={animated}
+      speed={speed}
       banded={banded}
       sides={false}
       clip={piece.clipped ? clip : null}

@@ -25,6 +25,8 @@ export interface MeshSceneProps {
   displacement?: Float32Array | undefined;
   exaggeration?: number;
   animated?: boolean;
+  /** Times as fast as usual that it swings. */
+  speed?: number;
   /** [k] 1 where it is not to be read. */
   veiled?: Float32Array | undefined;
   /** Draw the sides of elements, or only the edges of the shape. */
@@ -38,7 +40,7 @@ export interface MeshSceneProps {
 }
 
 /** A meshed skin coloured by a field, deformed as much as wanted. */
-export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, veiled, sides, banded = false, clip = null, still, onPoint, onPick }: MeshSceneProps) {
+export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, speed = 1, veiled, sides, banded = false, clip = null, still, onPoint, onPick }: MeshSceneProps) {
   const { invalidate } = useThree();
   const rest = skin.arrays.positions as Float32Array;
   const own = values.length !== rest.length / 3;
@@ -70,7 +72,7 @@ export function MeshScene({ skin, values, stops, low, high, limit, displacement,
 
   useFrame(({ clock }) => {
     if (!animated) return;
-    drawn.place(displacement, exaggeration * Math.sin(clock.elapsedTime * 2.4));
+    drawn.place(displacement, exaggeration * Math.sin(clock.elapsedTime * 2.4 * speed));
     invalidate();
   });
 

@@ -29,8 +29,11 @@ import { WayStrip } from "./WayStrip";
 import { FrequencyStrip } from "./FrequencyStrip";
 import { FrameStrip } from "./FrameStrip";
 import { KeepView } from "./KeepView";
+import type { Glyph } from "./glyphs/glyphsOf";
 import { Legend } from "./Legend";
+import { LoadArrows } from "./LoadArrows";
 import { Follow, Label } from "./Mark";
+import { cornerAt, moved } from "./movedPlace";
 import { presentSkin } from "./presentSkin";
 import { ScaleTools } from "./ScaleTools";
 import { StageStrip } from "./StageStrip";
@@ -41,6 +44,14 @@ const ARROWS = [
   ["", "none"],
   ["displacement", "displacement"],
   ["reaction", "reactions"],
+  ["load", "loads"],
+] as const;
+const SPEEDS = [
+  ["0.25", "a quarter as fast"],
+  ["0.5", "half as fast"],
+  ["1", "usual speed"],
+  ["2", "twice as fast"],
+  ["4", "four times as fast"],
 ] as const;
 const FORCE_KIND = { N: "force", V2: "force", V3: "force", T: "moment", M2: "moment", M3: "moment" } as const;
 const COVERED = { one: [0, 100, 40], strip: [0, 170, 60] } as const; // pixels that cards cover below and above, with a strip of frames and without
@@ -50,7 +61,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const { view, shown } = useNote();
   const { solve } = useSolve(view);
   const desk = useDesk();
-  const { ends, exaggeration, animated, marks, banded, hidden, set } = desk;
+  const { ends, exaggeration, animated, marks, banded, hidden, spot, speed, set } = desk;
   const { fields, field, frames, frame, layers, layer, clip, byElement, reading, found, error } = useShownField(view, study);
   const { data: rest } = useSkin(study?.mesh ?? null);
   const moves = useMemo(() => apartBy(view.shape, desk.apart), [view.shape, desk.apart]);
@@ -63,12 +74,14 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const grows = frames[0]?.kind === "increment";
   // Increments are a film of their own: one frame after the other.
   const staged = frames[0]?.kind === "stage";
-  useFilm((grows || staged) && animated && found !== undefined, frames.length);
+  useFilm((grows || staged) && animated && found !== undefined, frames.length, speed);
   const { data: reactions } = useField(desk.arrows === "reaction" && !still ? (study?.result ?? null) : null, "reaction_x,reaction_y,reaction_z", frame, null);
   const [pointed, setPointed] = useState<Pointed | null>(null);
   const [highLabel, setHighLabel] = useState<HTMLElement | null>(null);
   const [lowLabel, setLowLabel] = useState<HTMLElement | null>(null);
   const [pointLabel, setPointLabel] = useState<HTMLElement | null>(null);
+  const [load, setLoad] = useState<Glyph | null>(null);
+  const [spotLabel, setSpotLabel] = useState<HTMLElement | null>(null);
   const busy = view.runs.some((r) => r.state === "running" || r.state === "queued");
 
   if (!study) return <Empty text="There is no study yet: press / and write static." />;
@@ -103,7 +116,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   return (
     <>
       <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? COVERED.strip : COVERED.one }}>
-        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={(told) => put(told.corner, cornerAt(rest, rest.arrays.positions as Float32Array, displacement, 0, told.corner))} />
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} speed={speed} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={(told) => put(told.corner, cornerAt(rest, rest.arrays.positions as Float32Array, displacement, 0, told.corner))} />
         {desk.ghost && <Ghost skin={skin} />}
         <ProbeMarks places={animated ? [] : probes.map((p) => cornerAt(rest, skin.arrays.positions as Float32Array, displacement, factor, p.corner))} box={labels} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
@@ -113,7 +126,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
         {marks && !animated && !course && <Follow at={at(extremes.min_at)} label={lowLabel} />}
         {course && <Follow at={course.high.at} label={highLabel} />}
         {course && <Follow at={course.low.at} label={lowLabel} />}
-        {pointed && <Follow at={pointed.at} label={pointLabel} />}
+        {desk.arrows === "load" && !animated && <LoadArrows only={frames[frame]?.kind === "case" ? frames[frame].name : null} rest={rest.arrays.positions as Float32Array} drawn={skin.arrays.positions as Float32Array} displacement={displacement} factor={factor} onHover={setLoad} />}
+        {spot && !animated && <Follow at={at(spot)} label={spotLabel} />}
+        {(pointed ?? load) && <Follow at={(pointed ?? load)?.at ?? [0, 0, 0]} label={pointLabel} />}
       </Stage>
       <div className="pointer-events-none absolute inset-0">
         {course && desk.diagram && (
@@ -129,7 +144,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
           </>
         )}
         {!animated && <ProbeLabels probes={probes} texts={probes.map((p) => text(valueAt(p, found, field, rest)))} box={labels} onDrop={drop} />}
-        {pointed && <Label keep={setPointLabel} text={shown.text(pointed.value, kind)} tone="bg-paper text-ink" />}
+        {spot && !animated && <Label keep={setSpotLabel} text={spot.map((c) => shown.text(c, "length")).join("; ")} tone="bg-vermilion text-white" />}
+        {(pointed ?? load) && <Label keep={setPointLabel} text={load ? load.words : shown.text(pointed?.value ?? 0, kind)} tone="bg-paper text-ink" />}
       </div>
       <Card>
         <span className={study.state === "stale" ? "opacity-60" : ""}>
@@ -200,6 +216,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             <button className="flex items-center gap-1 rounded px-1.5 hover:bg-glow" aria-pressed={animated} onClick={() => set({ animated: !animated })}>
               {animated ? <Pause className="size-3.5" /> : <Play className="size-3.5" />} {animated ? "pause" : "animate"}
             </button>
+            {animated && <ChoiceChip label="speed" value={String(speed)} options={SPEEDS} onChoose={(v) => set({ speed: Number(v) })} />}
             {view.shape.bodies.length > 1 && <ApartSlider />}
             <ToggleButton pressed={marks} onClick={() => set({ marks: !marks })}>
               extremes
@@ -245,20 +262,4 @@ function together(arrays: Arrays<unknown>["arrays"]): Float32Array {
   const parts = ["x", "y", "z"].map((c) => arrays[`reaction_${c}`] as Float32Array);
   const count = parts[0]?.length ?? 0;
   return Float32Array.from({ length: count * 3 }, (_, i) => parts[i % 3]?.[Math.floor(i / 3)] ?? 0);
-}
-
-/** Where a corner of the skin's triangles is drawn, m: as far from rest as its point's body stands apart and moves. */
-function cornerAt(rest: Arrays<SkinMeta>, positions: Float32Array, displacement: Float32Array, factor: number, corner: number): [number, number, number] {
-  const first = ((rest.arrays.triangles as Int32Array)[corner] ?? 0) * 3;
-  return [0, 1, 2].map((k) => (positions[first + k] ?? 0) + factor * (displacement[first + k] ?? 0)) as [number, number, number];
-}
-
-/** Where a place of the mesh is drawn: moved with the nearest node of the skin. */
-function moved(place: number[], positions: Float32Array, drawn: Float32Array, displacement: Float32Array, factor: number): [number, number, number] {
-  let [best, node] = [Infinity, 0];
-  for (let i = 0; i < positions.length; i += 3) {
-    const d = ((positions[i] as number) - (place[0] as number)) ** 2 + ((positions[i + 1] as number) - (place[1] as number)) ** 2 + ((positions[i + 2] as number) - (place[2] as number)) ** 2;
-    if (d < best) [best, node] = [d, i];
-  }
-  return [0, 1, 2].map((k) => (place[k] as number) + (drawn[node + k] as number) - (positions[node + k] as number) + factor * (displacement[node + k] as number)) as [number, number, number];
 }

@@ -40,7 +40,7 @@ interface Desk {
   /** What bodies are coloured by. */
   colours: "" | "material" | "section";
   /** A vector that is drawn as arrows, and the force drawn along members. */
-  arrows: "" | "displacement" | "reaction";
+  arrows: "" | "displacement" | "reaction" | "load";
   diagram: "" | "N" | "V2" | "V3" | "T" | "M2" | "M3";
   /** Bodies that are not drawn. */
   hidden: string[];
@@ -77,6 +77,8 @@ interface Desk {
   /** Exaggeration of displacements; null lets the window choose. */
   exaggeration: number | null;
   animated: boolean;
+  /** Times as fast as usual that shapes swing and frames follow one another. */
+  speed: number;
   /** Ends of the colour scale set by hand, in SI. */
   ends: { low: number | null; high: number | null };
   marks: boolean;
@@ -128,6 +130,7 @@ export const useDesk = create<Desk>((set) => ({
   through: false,
   field: "von_mises",
   animated: false,
+  speed: 1,
   marks: true,
   trayOpen: true,
   set: (change) => set(change),

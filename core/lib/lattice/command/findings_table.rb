@@ -145,8 +145,10 @@ module Lattice
 
       def path_table(finding)
         frames = @findings[:summary][:frames].map { |f| f[:name] }
-        TextTable.new(["along “#{finding[:name]}”", *frames], finding[:distance].each_index.map do |i|
-          [shown(finding[:distance][i], "length"), *finding[:values].map { |values| values[i] ? shown(values[i], finding[:dimension]) : "–" }]
+        fields = [finding, *finding[:more]]
+        heads = fields.flat_map { |field| frames.map { |name| fields.one? ? name : "#{field[:words]}, #{name}" } }
+        TextTable.new(["along “#{finding[:name]}”", *heads], finding[:distance].each_index.map do |i|
+          [shown(finding[:distance][i], "length"), *fields.flat_map { |field| field[:values].map { |values| values[i] ? shown(values[i], field[:dimension]) : "–" } }]
         end)
       end
 

@@ -29,7 +29,7 @@ module Lattice
                   "way" => kinds.include?("collapse"), "survey" => kinds.include?("sweep"), "power" => kinds.include?("radiated_power"), "life" => kinds.include?("life"),
                   "buckling" => kinds.include?("buckling"), "ladder" => kinds.include?("ladder"), "members" => kinds.include?("members"),
                   **building_names(kinds) }
-        ["frames", *found.select { |_, there| there }.keys, "nodes"]
+        ["frames", "extremes", *found.select { |_, there| there }.keys, "nodes"]
       end
 
       # @param name [String] one of names
@@ -112,8 +112,12 @@ module Lattice
       end
 
       def paths
-        rows = all("path").flat_map { |p| p[:distance].each_index.map { |i| [p[:name], number(p[:distance][i], "length"), *p[:values].map { |values| number(values[i], p[:dimension]) }] } }
-        [["path", head("along", "length"), *@result.frames.map { |f| head("#{all('path')[0][:words]}, #{f.name}", all("path")[0][:dimension]) }], *rows]
+        read = all("path").to_h { |p| [p, [p, *p[:more]].to_h { |field| [field[:quantity], field] }] }
+        columns = read.values.reduce(:merge).values.product(@result.frames)
+        rows = read.flat_map do |path, fields|
+          path[:distance].each_index.map { |i| [path[:name], number(path[:distance][i], "length"), *columns.map { |c, frame| fields[c[:quantity]]&.then { |f| number(f[:values][frame.index][i], f[:dimension]) } }] }
+        end
+        [["path", head("along", "length"), *columns.map { |field, frame| head("#{field[:words]}, #{frame.name}", field[:dimension]) }], *rows]
       end
 
       def modes
@@ -158,6 +162,18 @@ module Lattice
       end
 
       # Every field that the study has, at the points of a place.
+      # Over all frames.
+      def extremes
+        found = Result::Extremes.new(@result, @problem)
+        rows = @result.catalogue.flat_map do |field|
+          kind = @result.shapes? ? "ratio" : field.dimension
+          found.rows(field.name, @result.frames.map(&:index)).map do |row|
+            [row[:place], "#{field.words}#{", #{unit(kind)}" unless unit(kind).empty?}", *row.values_at(:least, :greatest).flat_map { |e| [number(e[:value], kind), @result.frames[e[:frame]].name, *vector(e[:at], "length")] }]
+          end
+        end
+        [["place", "field", *%w[least greatest].flat_map { |way| [way, "in", *AXES.map { |c| head("at #{c}", "length") }] }], *rows]
+      end
+
       def nodes(target)
         raise InvalidInput.at("no place is named for the nodes", cure: "Name a group or a body: --at NAME.") if target.to_s.empty?
 

@@ -2,7 +2,7 @@
 
 module Lattice
   module Shape
-    # What of space a close-up takes: a block along the axes, or a ball. Lengths in m.
+    # What of a whole a close-up takes: a block along the axes, a ball, or bodies. Lengths in m.
     module Region
       # @param low [Array<Float>] least corner
       # @param high [Array<Float>] greatest corner
@@ -19,15 +19,22 @@ module Lattice
         def inside(points) = (0..2).map { |k| (points[true, k] > low[k]) & (points[true, k] < high[k]) }.reduce(:&)
 
         # What of it cuts, as a veil keeps it.
-        # @param faces [Array<String>] names of the cutter's faces that cut something
+        # @param places [Array<Place>] faces that it made
         # @return [Hash] sides: axis 0 to 2 and the place on it
-        def cuts(faces)
-          sides = faces.filter_map { |name| name[/\A([xyz]) (low|high)/] && ["xyz".index(Regexp.last_match(1)), Regexp.last_match(2)] }.uniq
+        def cuts(places)
+          sides = places.filter_map { |place| place.name[/\A#{Cropped::CUT} ([xyz]) (low|high)/o] && ["xyz".index(Regexp.last_match(1)), Regexp.last_match(2)] }.uniq
           { sides: sides.map { |axis, way| [axis, (way == "low" ? low : high)[axis]] } }
         end
 
+        # @return [Parts] what it takes of a document's bodies
+        def out_of(document, study) = Cropped.new(document, self, study)
+
+        # @param grid [Mesh::Grid] of the whole
+        # @return [Numo::Int32] points of it within
+        def points_of(grid) = Numo::Int32.cast(inside(grid.nodes[grid.points.nodes, true].dup).where)
+
         # How far from its cut sides may be veiled: half of it is left.
-        def room(faces) = cuts(faces)[:sides].map { |axis, _| (high[axis] - low[axis]) / 4 }.min || (least / 4)
+        def room(places) = cuts(places)[:sides].map { |axis, _| (high[axis] - low[axis]) / 4 }.min || (least / 4)
       end
 
       # @param centre [Array<Float>]
@@ -44,8 +51,24 @@ module Lattice
         end
 
         def inside(points) = Vectors.norm(points - Numo::DFloat.cast(centre).reshape(1, 3)) < radius
-        def cuts(_faces) = { ball: [*centre, radius] }
-        def room(_faces) = radius / 2
+        def cuts(_places) = { ball: [*centre, radius] }
+        def room(_places) = radius / 2
+        def out_of(document, study) = Cropped.new(document, self, study)
+        def points_of(grid) = Numo::Int32.cast(inside(grid.nodes[grid.points.nodes, true].dup).where)
+      end
+
+      # @param names [Array<String>] of whole bodies
+      # @param least [Float] m, the least side of their box
+      Bodies = Struct.new(:names, :least) do
+        def words = "body"
+        def cuts(places) = { near: places.map(&:key) }
+        def room(_places) = least / 4
+        def out_of(document, _study) = Kept.new(document, names)
+
+        def points_of(grid)
+          mine = names.map { |name| grid.points.of(name) }
+          Numo::Int32.hstack(mine.map { |range| Numo::Int32.new(range.size).seq(range.begin) })
+        end
       end
     end
   end

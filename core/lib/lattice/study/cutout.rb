@@ -2,7 +2,7 @@
 
 module Lattice
   module Study
-    # The problem of a close-up: what a block or a ball cuts out of a whole, on a mesh of its own, with what of the loads and
+    # The problem of a close-up: what a block or a ball cuts out of a whole, or some of its bodies, on a mesh of its own, with what of the loads and
     # supports acts there. Its cut sides will be moved as the whole moves.
     class Cutout < Problem
       attr_reader :whole, :study
@@ -13,16 +13,15 @@ module Lattice
       def initialize(whole, study)
         @whole = whole
         @study = study
-        super(whole.document, parts: Shape::Cropped.new(whole.document, region, study))
+        super(whole.document, parts: region.out_of(whole.document, study))
         raise study.fault("its #{region.words} holds nothing of the part, whose box is #{box}", path: region.words, cure: "Move it over the part.") if parts.bodies.empty?
+        raise study.fault("“#{study['body']}” lies on no other body: nothing moves it", path: "body", cure: "Choose a body that bears on others, or a block.") if study["body"] && parts.cut.empty?
         raise study.fault("its #{region.words} takes in the whole part", path: region.words, cure: "Make it smaller, so that it cuts out what is to be seen closely.") if parts.cut.empty?
       end
 
-      # @return [Shape::Region::Block, Shape::Region::Ball]
+      # @return [Shape::Region::Block, Shape::Region::Ball, Shape::Region::Bodies]
       # @raise [InvalidInput]
-      def region
-        @region ||= study["ball"] ? ball : block
-      end
+      def region = @region ||= if study["body"] then named else study["ball"] ? ball : block end
 
       def size
         @size ||= (study.quantity("size", "length") || raise(study.fault("it has no mesh size", path: "size", cure: "Give a length, finer than that of the whole.")))
@@ -38,10 +37,14 @@ module Lattice
       # @raise [InvalidInput] where a load that is given in all, or a join, is cut
       def conditions = @conditions ||= super.select { |condition| acts?(condition) }
 
-      # @return [Array<String>] faces of the region that cut something
-      def cutting = parts.cut.map { |place| place.name.delete_prefix("#{Shape::Cropped::CUT} ") }
-
       private
+
+      def named
+        bodies = whole.groups.target!(study, %i[bodies], "body").map { |place| whole.parts.body(place.body) }
+        raise study.fault("“#{study['body']}” is the whole model", path: "body", cure: "Choose a body among others.") if bodies.size == whole.parts.bodies.size
+
+        Shape::Region::Bodies.new(bodies.map(&:name), bodies.map { |b| b.bounds.transpose.map { |low, high| high - low }.min }.min)
+      end
 
       def block
         raise study.fault("it has no block to cut out", path: "block", cure: "Give the block's corner and extents.") unless study["block"]
@@ -73,9 +76,16 @@ module Lattice
         sides = %w[target to].filter_map { |key| condition.statement[key] }
         here = sides.map { |name| found(self, name) }
         return false if here.all?(&:empty?)
+        return false if between?(sides, here)
         return true if here == sides.map { |name| found(whole, name) } || (condition.spreads? && here.none?(&:empty?))
 
         raise study.fault("its #{region.words} cuts through what #{condition.statement.label} acts on", path: region.words, cure: "Move it so that it takes in all of that place, or none.")
+      end
+
+      # A join of what is taken with what is left out, at a face that moves as the whole does.
+      def between?(sides, here)
+        cut = parts.cut.map(&:key)
+        study["body"] && sides.size == 2 && here.one?(&:empty?) && here.flatten(1).all? { |key, _| cut.include?(key) }
       end
 
       # @return [Array] places of a target in a problem, with their sizes

@@ -3,15 +3,12 @@
 module Lattice
   module Verdict
     # What the part beyond a plane exerts on the part before it: the forces that hold all loads and reactions before the
-    # plane in balance, exact where nothing acts within an element of the plane; of one solid among others, its stress summed up
-    # over the plane.
+    # plane in balance, exact where nothing acts within an element of the plane; of some solids among others, their stress summed
+    # up over the plane.
     class SectionCut < Reader
       # @raise [InvalidInput] where the plane misses the part, or the body is none that can be cut
       def check!
-        raise statement.fault("there is no solid named “#{body}”", path: "body", cure: "Name a solid, or leave it out: the whole model is cut then.") if body && !problem.parts.body(body)&.solid?
-
-        cut = body ? [problem.parts.body(body)] : problem.parts.bodies
-        low, high = %i[min max].each_with_index.map { |way, i| cut.map { |b| b.bounds[i][axis] }.public_send(way) }
+        low, high = %i[min max].each_with_index.map { |way, i| (body ? solids : problem.parts.bodies).map { |b| b.bounds[i][axis] }.public_send(way) }
         return if at > low && at < high
 
         range = [low, high].map { |v| Quantity::Display.format(v, "length", system: problem.document.units) }.join(" to ")
@@ -39,10 +36,23 @@ module Lattice
       def at = statement.quantity("plane.at", "length")
       def body = statement["body"]
 
+      # @return [Array<Shape::Body>] the solid, or those of the group, that are cut
+      def solids
+        @solids ||= [problem.parts.body(body)].compact.then { |one| one.empty? ? of_group : one }.tap do |all|
+          wrong = all.find { |b| !b.solid? } and raise statement.fault("“#{wrong.name}” is no solid", path: "body", cure: "Name a solid or a group of solids, or leave it out: the whole model is cut then.")
+        end
+      end
+
+      def of_group
+        raise statement.fault("there is no solid named “#{body}”, nor a group", path: "body", cure: "Name a solid, or leave it out: the whole model is cut then.") unless problem.document.named("group", body)
+
+        problem.groups.target!(statement, %i[bodies], "body").map { |place| problem.parts.body(place.body) }
+      end
+
       # The middle of the box of all elements that the plane cuts.
       def middle(grid)
         corners = grid.blocks.filter_map do |block|
-          next if body && block.body != body
+          next if body && solids.none? { |b| b.name == block.body }
 
           at_nodes = Algebra::Gather.rows(grid.nodes, block.conn)
           along = at_nodes[true, true, axis]
@@ -56,7 +66,7 @@ module Lattice
 
       # Stress as every element has it, along straight lines over each triangle of the plane.
       def by_stress(result, frame, about)
-        @cut ||= Mesh::PlaneCut.new(result.grid, axis: axis, at: at, only: [body])
+        @cut ||= Mesh::PlaneCut.new(result.grid, axis: axis, at: at, only: solids.map(&:name))
         stress = result.state(frame).stress
         units = Numo::DFloat.zeros(@cut.positions.shape[0], 3)
         units[true, axis] = 1.0

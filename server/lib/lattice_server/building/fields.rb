@@ -88,6 +88,13 @@ module LatticeServer
         { at: grid.nodes[grid.points.nodes[points], true].to_a, values: names.to_h { |name| [name, result.field(name, frame)[points].to_a] } }
       end
 
+      # @param problem [Lattice::Study::Problem] whose bodies and groups they are
+      # @return [Array<Hash>] rows of Lattice::Result::Extremes
+      def places(result, problem, name:, frame:)
+        known!(result, [name], frame, nil)
+        Lattice::Result::Extremes.new(result, problem).rows(name, [frame])
+      end
+
       private
 
       attr_reader :grid

@@ -70,13 +70,18 @@ module LatticeServer
       # @param wanted [Hash] study, at, names, frame
       # @return [Hash] at [[x, y, z]], m, and values by field, SI
       def nodes(text, path, mesh, wanted)
-        note = problem(text)
-        own = Lattice::Study::Kinds.of(note.study!(wanted[:study])).problem(note, note.study!(wanted[:study]))
+        own = of_study(text, wanted[:study])
         places = own.groups.find(wanted[:at])
         raise Problem.new(422, "there is no group or body named “#{wanted[:at]}”", cure: "Choose one of the note's.") if places.empty?
 
         result = result(path, mesh)
         Fields.new(result.grid).nodes(result, places, **wanted.slice(:names, :frame))
+      end
+
+      # @return [Array<Hash>] rows of Lattice::Result::Extremes
+      def places(text, path, mesh, wanted)
+        result = result(path, mesh)
+        Fields.new(result.grid).places(result, of_study(text, wanted[:study]), **wanted.slice(:name, :frame))
       end
 
       # @return [Hash] min and max of a field over all frames
@@ -91,6 +96,12 @@ module LatticeServer
       def result_file(path, mesh, kind, wanted)
         result = result(path, mesh)
         Lattice::Format::ResultExport.new(result, **wanted).bytes(kind)
+      end
+
+      # @return [Lattice::Study::Problem] that a study of a note solves
+      def of_study(text, name)
+        note = problem(text)
+        Lattice::Study::Kinds.of(note.study!(name)).problem(note, note.study!(name))
       end
 
       def problem(text) = kept(@problems, text) { Lattice::Study::Problem.new(Lattice::Model::Document.read(text)) }

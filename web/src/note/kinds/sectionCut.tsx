@@ -3,7 +3,7 @@ import type { Of, SectionFinding } from "../../api/types";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { ReadChip } from "../studies/ReadChip";
-import { boundsOf, fresh, lastRead, typed } from "../template";
+import { boundsOf, fresh, groupsOf, lastRead, typed } from "../template";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
 
@@ -18,12 +18,13 @@ function SectionCutLine({ statement }: { statement: Of<"section_cut"> }) {
   const { edit, callIt } = useStatement(statement);
   const found = view.studies.flatMap((s) => s.findings?.findings ?? []).find((f): f is SectionFinding => f.kind === "section_cut" && f.statement === statement.id);
   const solids = view.shape.bodies.filter((b) => b.make === "solid").map((b) => b.name);
+  const groups = groupsOf(view, "bodies");
   const along = (found?.forces ?? []).flatMap((f) => (f ? [f["xyz".indexOf(statement.plane.axis)] ?? 0] : []));
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> adds up what passes through{" "}
       <ChoiceChip label="axis" value={statement.plane.axis} options={AXES} onChoose={(v) => void edit((s) => (s.plane.axis = v))} /> = <TextChip label="position" value={statement.plane.at} onCommit={(v) => edit((s) => (s.plane.at = v))} /> of{" "}
-      <ChoiceChip label="cut" value={statement.body ?? ""} options={[["", "the whole model"], ...solids.map((n) => [n, `${n} alone`] as const)]} onChoose={(v) => void edit((s) => setOrDrop(s, "body", v))} /> in{" "}
+      <ChoiceChip label="cut" value={statement.body ?? ""} options={[["", "the whole model"], ...[...solids, ...groups].map((n) => [n, `${n} alone`] as const)]} onChoose={(v) => void edit((s) => setOrDrop(s, "body", v))} /> in{" "}
       <ReadChip value={statement.study} onChoose={(v) => void edit((s) => (s.study = v))} />
       {along.length > 0 && (
         <span className="text-spruce">

@@ -2,7 +2,7 @@ import type { CloseUpFinding, ModelView, Of } from "../../api/types";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { Spot } from "../shape/parts";
-import { boundsOf, fresh, suggestedSize, typed, type Template } from "../template";
+import { boundsOf, fresh, groupsOf, suggestedSize, typed, type Template } from "../template";
 import { useStatement } from "../useStatement";
 import { OfChip, staticsOf } from "./OfChip";
 
@@ -12,10 +12,17 @@ export function CloseUpLine({ statement }: { statement: Of<"study"> }) {
   const state = view.studies.find((s) => s.statement === statement.id);
   const found = state?.findings?.findings.find((f): f is CloseUpFinding => f.kind === "close_up" && f.statement === statement.id);
   const block = statement.block;
+  const named = [...view.shape.bodies.map((b) => b.name), ...groupsOf(view, "bodies")];
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> is a close-up of <OfChip statement={statement} />
-      : <ChoiceChip label="cut out" value={statement.ball ? "ball" : "block"} options={FORMS} onChoose={(v) => void edit((s) => reshape(s, v, view))} />
+      : <ChoiceChip label="cut out" value={statement.body !== undefined ? "body" : statement.ball ? "ball" : "block"} options={FORMS} onChoose={(v) => void edit((s) => reshape(s, v, view))} />
+      {statement.body !== undefined && (
+        <>
+          {" "}
+          <ChoiceChip label="body" value={statement.body} missing={!named.includes(statement.body)} options={named.map((n) => [n, n] as const)} onChoose={(v) => void edit((s) => (s.body = v))} />, cut where it bears on the others
+        </>
+      )}
       {statement.ball && (
         <>
           {" "}
@@ -49,6 +56,7 @@ export function CloseUpLine({ statement }: { statement: Of<"study"> }) {
 const FORMS = [
   ["block", "a block"],
   ["ball", "a ball"],
+  ["body", "the whole body"],
 ] as const;
 
 /** Two fifths of the last body, about its middle. */
@@ -61,8 +69,15 @@ function blockOf(v: ModelView) {
   return { x, y, z, dx, dy, dz };
 }
 
-/** A ball about the middle of the last body, or a block again. */
-function reshape(s: Of<"study">, form: "block" | "ball", v: ModelView) {
+/** The last body, a ball about its middle, or a block again. */
+function reshape(s: Of<"study">, form: "block" | "ball" | "body", v: ModelView) {
+  delete s.body;
+  if (form === "body") {
+    delete s.block;
+    delete s.ball;
+    s.body = v.shape.bodies.at(-1)?.name ?? "";
+    return;
+  }
   if (form === "block") {
     delete s.ball;
     s.block ??= blockOf(v);
@@ -76,7 +91,7 @@ function reshape(s: Of<"study">, form: "block" | "ball", v: ModelView) {
 
 export const closeUp: Template = {
   word: "close-up",
-  text: "study: close-up, a block or a ball of the whole on a finer mesh",
+  text: "study: close-up, a block, a ball or a body of the whole on a finer mesh",
   also: "submodel detail zoom cut out local finer study",
   make: (v) => ({ kind: "study", name: fresh(v, "Close-up"), type: "close_up", of: staticsOf(v).at(-1) ?? "", block: blockOf(v), size: suggestedSize(v, 60) }),
 };

@@ -3,7 +3,7 @@
 module Lattice
   module Study
     module Kinds
-      # A close-up: a block or a ball out of a whole on a finer mesh, whose cut sides move as the whole moves there.
+      # A close-up: a block, a ball or bodies out of a whole on a finer mesh, whose cut sides move as the whole moves there.
       # N. G. Cormier, B. S. Smallwood, G. B. Sinclair, G. Meda, Aggressive submodelling of stress concentrations, 1999.
       class CloseUp < Static
         VERSION = 1
@@ -50,8 +50,8 @@ module Lattice
         def along = @along ||= Result::Along.new(@whole, @grid.nodes[cut, true].dup, outside: REACH)
 
         # The elements next to the cut, as long as that leaves half of the region.
-        def depth = @depth ||= [@problem.size * 1.5, @problem.region.room(@problem.cutting)].min
-        def veil_data = { **@problem.region.cuts(@problem.cutting), depth: depth }
+        def depth = @depth ||= [@problem.size * 1.5, @problem.region.room(@problem.parts.cut)].min
+        def veil_data = { **@problem.region.cuts(@problem.parts.cut), depth: depth }
 
         # Every case by its own movement of the whole.
         def move_cut(structure)
@@ -79,10 +79,10 @@ module Lattice
 
         # The greatest stress of the whole within the region, away from the cut.
         def whole_peak
-          inside = @problem.region.inside(@whole.grid.nodes[@whole.grid.points.nodes, true]).where
+          inside = @problem.region.points_of(@whole.grid)
           return nil if inside.empty?
 
-          peak = Result::Peak.new(@whole, "von_mises", Result::Veil.new(@whole.grid, **veil_data).outside(Numo::Int32.cast(inside)))
+          peak = Result::Peak.new(@whole, "von_mises", Result::Veil.new(@whole.grid, **veil_data).outside(inside))
           @problem.cases.judged.map { |f| peak.at(f) }.max_by { |p| p[:value] }
         end
       end
