@@ -33,6 +33,22 @@ RSpec.describe LatticeServer::LibraryRoutes do
     expect(names).not_to include("grey iron 250")
   end
 
+  it "keeps sections of one's own, measured as those that ship" do
+    shelf = { "name" => "shelf rail", "shape" => "channel", "height" => "60 mm", "width" => "30 mm", "web" => "3 mm", "flange" => "3 mm", "source" => "drawing 7" }
+    expect(api_put("/sections", shelf)).to eq([200, shelf])
+    found = api_get("/sections")[1]
+    expect(found["sections"][0]).to include("name" => "shelf rail", "own" => true, "area" => be_within(1e-12).of(((60 * 3) + (2 * 27 * 3)) * 1e-6))
+    expect(found["sections"].map { |s| s["name"] }).to include("IPE 200", "CHS 48.3×3.2")
+    expect(found["source"]).to include("EN 10365")
+    { shelf.merge("name" => "IPE 200") => /ships with the library/, shelf.merge("shape" => "star") => /no shape of a section/, shelf.except("height") => /has no height/,
+      shelf.merge("web" => "3 kN") => /web/, shelf.merge("web" => "40 mm") => /web fills its width/ }.each do |entry, words|
+      code, body = api_put("/sections", entry)
+      expect([code, body["error"] || body["faults"][0]["message"]]).to match([be_between(409, 422), words])
+    end
+    expect(api_delete("/sections/shelf%20rail")[0]).to eq(200)
+    expect(api_delete("/sections/shelf%20rail")).to match([404, include("error" => a_string_including("no section"))])
+  end
+
   it "lists bolts and curves with their sources" do
     expect(api_get("/threads")[1]["sizes"]["M10"]).to include("stress_area" => "58 mm2")
     expect(api_get("/fatigue-curves")[1]["curves"]).to all(include("name", "points", "source"))

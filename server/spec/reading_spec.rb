@@ -4,8 +4,8 @@ require_relative "spec_helper"
 
 # Fields in the ways they can be read: what the window draws, and what it is refused.
 RSpec.describe LatticeServer::App do
+  let(:view) { new_model(model) }
   let(:study) do
-    view = new_model(model)
     compute(api_post("/models/#{view['id']}/runs", { kind: "study", study: "pull" })[1]["id"])
     api_get("/models/#{view['id']}")[1]["studies"][0]
   end
@@ -53,6 +53,18 @@ RSpec.describe LatticeServer::App do
       "cut=x" => "not an axis and a place", "cut=x,one" => "not an axis and a place" }.each do |words, message|
       expect(fields(study, "names=von_mises&#{words}").first(2)).to match([422, include("error" => a_string_including(message), "cure" => be_a(String))])
     end
+  end
+
+  it "tells least and greatest of each body and group" do
+    words = { model: view["id"], study: "pull", name: "stress_xx", frame: 0 }.map { |k, v| "#{k}=#{v}" }.join("&")
+    status, rows = api_get("/results/#{study['result']}/places?#{words}")
+    expect([status, rows.map { |r| r["place"] }]).to eq([200, %w[bar root tip]])
+    whole = fields(study, "names=stress_xx")[1]["extremes"]["stress_xx"]
+    expect(rows[0].values_at("least", "greatest").map { |e| [e["value"], e["at"]] }).to eq([whole.values_at("min", "min_at"), whole.values_at("max", "max_at")])
+    expect(rows[1]["greatest"]["at"][0]).to be_within(1e-12).of(0)
+    expect(api_get("/results/#{study['result']}/places?#{words.sub('stress_xx', 'heat_flow')}")[0]).to be_between(400, 422)
+    expect(api_get("/results/#{study['result']}/places?#{words.sub('frame=0', 'frame=7')}")).to match([422, include("error" => a_string_including("no frame 7"))])
+    expect(api_get("/results/#{study['result']}/places?#{words.sub('pull', 'push')}")[0]).to be_between(400, 422)
   end
 
   it "tells least and greatest over all frames" do

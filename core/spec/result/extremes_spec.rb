@@ -4,8 +4,10 @@ RSpec.describe Lattice::Result::Extremes do
   let(:tower) do
     [outline_named("plan", rectangle("0 mm", "0 mm", "20 mm", "20 mm")), body_named("low", "plan", thickness: "30 mm"),
      body_named("high", "plan", thickness: "30 mm", on: on("xy", z: 30)), { "kind" => "join", "bodies" => %w[low high] },
-     group_named("foot", { "plane" => { "axis" => "z", "at" => "0 mm" } }), group_named("head", { "plane" => { "axis" => "z", "at" => "60 mm" } }), group_named("nothing", { "plane" => { "axis" => "z", "at" => "9 m" } }),
-     { "kind" => "material", "target" => "everything", "material" => "stuff", "properties" => { "young" => "200 GPa", "poisson" => "0" } }, { "kind" => "support", "target" => "foot", "components" => %w[x y z] },
+     group_named("foot", { "plane" => { "axis" => "z", "at" => "0 mm" } }), group_named("head", { "plane" => { "axis" => "z", "at" => "60 mm" } }),
+     group_named("nothing", { "plane" => { "axis" => "z", "at" => "9 m" } }),
+     { "kind" => "material", "target" => "everything", "material" => "stuff", "properties" => { "young" => "200 GPa", "poisson" => "0" } },
+     { "kind" => "support", "target" => "foot", "components" => %w[x y z] },
      { "kind" => "case", "name" => "one" }, { "kind" => "case", "name" => "two" },
      *[["one", "4 kN"], ["two", "-12 kN"]].map { |name, force| { "kind" => "force", "target" => "head", "value" => force, "direction" => "+z", "case" => name } },
      { "kind" => "mesh", "size" => "10 mm" }, { "kind" => "study", "name" => "s", "type" => "static" }]

@@ -71,13 +71,14 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
       middle = Lattice::Result::Along.new(result, Numo::DFloat[[0, 0.01, 0.045], [0.02, 0.01, 0.045]])
       expect(middle.field("stress_zz")).to be_near([135e6, -135e6], 0.03)
       open = result.grid.nodes[result.grid.points.nodes[result.readable], 2]
-      expect([open.min, open.max]).to match([be_between(0.035, 0.0385), be_between(0.0515, 0.055)])
+      expect(open.minmax).to match([be_between(0.035, 0.0385), be_between(0.0515, 0.055)])
       expect(told[:whole][:value]).to be_near(told[:peak][:value], 0.08)
       # The shear force passes on to what is left out.
       top = result.grid.nodes_of(described_class.problem(column[joined, close], column[joined, close].study!("near")).parts.cut.select { |p| p.at[2] > 0.05 })
       expect(result.reaction(0)[top, 0].sum).to be_near(4000, 0.02)
     end
-    refused = ->(change, joined = []) { Lattice::Verdict::Readiness.new(column[joined, close.merge(change)]).notices.map { |n| n.fault.to_s } }
+    joined = { "kind" => "join", "bodies" => %w[low middle high] }
+    refused = ->(change) { Lattice::Verdict::Readiness.new(column[[joined], close.merge(change)]).notices.map { |n| n.fault.to_s } }
     expect(refused["body" => "gone"]).to include(/no group or body named “gone”/)
     expect(refused["body" => "everything"]).to include(/is the whole model/)
   end

@@ -41,6 +41,10 @@ module LatticeServer
         bytes
       end
 
+      workbooks(app)
+    end
+
+    def self.workbooks(app)
       # {"name": …, "rows": [[…], …]} as a workbook: what a table of the window holds, heads first.
       app.post "/api/workbook" do
         name, rows = body_json.values_at("name", "rows")

@@ -1,7 +1,7 @@
 import { useCallback, useEffect } from "react";
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { request, requestArrays, Refused } from "./client";
-import type { LibraryMaterial, MeasureLine, MeshChoice, Model, ModelView, PlaceKey, ProjectEntry, Quality, Run, ShapeMeta } from "./types";
+import type { LibraryMaterial, LibrarySection, MeasureLine, MeshChoice, Model, ModelView, PlaceKey, ProjectEntry, Quality, Run, ShapeMeta } from "./types";
 import { useDesk } from "../workspace/desk";
 
 export function useProjects() {
@@ -33,14 +33,22 @@ export function useMaterials() {
 }
 
 /** Keeps a material of one's own, or lets go of it. */
-export function useOwnMaterials() {
+export function useSections() {
+  return useQuery({ queryKey: ["sections"], queryFn: () => request<{ sections: LibrarySection[]; source: string }>("GET", "/api/sections"), staleTime: 60_000 });
+}
+
+/** Entries of one's own in a part of the library. */
+function useOwn<Entry>(part: "materials" | "sections") {
   const client = useQueryClient();
-  const after = () => client.invalidateQueries({ queryKey: ["materials"] });
+  const after = () => client.invalidateQueries({ queryKey: [part] });
   return {
-    put: (entry: LibraryMaterial) => request<LibraryMaterial>("PUT", "/api/materials", entry).then(after),
-    drop: (name: string) => request("DELETE", `/api/materials/${encodeURIComponent(name)}`).then(after),
+    put: (entry: Entry) => request<Entry>("PUT", `/api/${part}`, entry).then(after),
+    drop: (name: string) => request("DELETE", `/api/${part}/${encodeURIComponent(name)}`).then(after),
   };
 }
+
+export const useOwnMaterials = () => useOwn<LibraryMaterial>("materials");
+export const useOwnSections = () => useOwn<LibrarySection>("sections");
 
 export interface Threads {
   source: string;

@@ -1,7 +1,7 @@
 import type { Eye } from "../window/eye";
 import type { Findings } from "./findings";
 import type { Axis, Reading } from "./results";
-import type { Model, Statement } from "./model";
+import type { Model, Section, Statement } from "./model";
 import type { MotionView } from "./shaking";
 
 export type { Model, Statement };
@@ -230,6 +230,27 @@ export interface ProjectEntry {
   name: string;
   changed_at: string;
   models: { id: string; name: string; changed_at: string; verdict: { hold: number; fail: number; stale: number; studies: number; fault?: string } }[];
+}
+
+/** A section as an outline draws it. */
+export type SectionData = Section["section"];
+
+/** A cross-section as it is drawn, and what it measures: m², m⁴ about the level and the upright axis. */
+export interface LibrarySection {
+  name: string;
+  kind?: string;
+  category?: string;
+  source?: string;
+  own?: boolean;
+  shape: SectionData["shape"];
+  height: string;
+  width?: string;
+  web: string;
+  flange?: string;
+  root?: string;
+  area: number;
+  level: number;
+  upright: number;
 }
 
 export interface LibraryMaterial {

@@ -4,9 +4,11 @@ import { Screen } from "../ui/Screen";
 import { Bolts } from "./Bolts";
 import { FatigueCurves } from "./FatigueCurves";
 import { Materials } from "./Materials";
+import { Sections } from "./Sections";
 
 const PARTS = [
   ["materials", "Materials", "Search: steel, aluminium, concrete…"],
+  ["sections", "Sections", "Search: IPE, 200, tube, own…"],
   ["bolts", "Bolts", "Search: M10, 8.8…"],
   ["curves", "Life under stress", "Search: steel, aluminium, weld…"],
 ] as const;
@@ -35,6 +37,7 @@ export function Library() {
         </div>
         <Tabs.Content value={part}>
           {part === "materials" && <Materials fits={fits} />}
+          {part === "sections" && <Sections fits={fits} />}
           {part === "bolts" && <Bolts fits={fits} />}
           {part === "curves" && <FatigueCurves fits={fits} />}
         </Tabs.Content>

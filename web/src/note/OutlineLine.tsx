@@ -1,11 +1,12 @@
 import type { ReactNode } from "react";
 import { Plus, X } from "lucide-react";
 import type { Chain, Loop, Pattern } from "../api/model";
-import type { Of } from "../api/types";
+import type { Of, SectionData } from "../api/types";
 import { useDesk } from "../workspace/desk";
 import { ChoiceChip, TextChip } from "./chips";
 import { useNote } from "./context";
 import { formOf, type Form } from "./loopForms";
+import { SectionChip } from "./SectionChip";
 import { useStatement } from "./useStatement";
 import { setOrDrop } from "../ui/assign";
 
@@ -115,7 +116,7 @@ function LoopWords({ loop, id, onChange }: { loop: Loop; id: string; onChange: C
     case "section":
       return (
         <>
-          <ChoiceChip label="section" value={(values.shape ?? "I") as "I"} options={SHAPES} onChoose={(v) => void onChange((l) => "section" in l && (l.section.shape = v))} /> {chip("height")} high
+          <ChoiceChip label="section" value={(values.shape ?? "I") as "I"} options={SHAPES} onChoose={(v) => void onChange((l) => "section" in l && (l.section.shape = v))} /> <SectionChip drawn={values as unknown as SectionData} onChoose={(drawn) => void onChange((l) => "section" in l && (l.section = drawn))} />: {chip("height")} high
           {values.shape !== "tube" && <>, {chip("width", "width")} wide</>}, {values.shape === "hollow" || values.shape === "tube" ? "wall" : "web"} {chip("web")}
           {values.shape !== "tube" && values.shape !== "hollow" && <>, flange {chip("flange", "as the web")}</>}
           {values.shape !== "tube" && <>, root {chip("root", "sharp")}</>}

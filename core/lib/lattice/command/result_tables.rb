@@ -115,7 +115,13 @@ module Lattice
         read = all("path").to_h { |p| [p, [p, *p[:more]].to_h { |field| [field[:quantity], field] }] }
         columns = read.values.reduce(:merge).values.product(@result.frames)
         rows = read.flat_map do |path, fields|
-          path[:distance].each_index.map { |i| [path[:name], number(path[:distance][i], "length"), *columns.map { |c, frame| fields[c[:quantity]]&.then { |f| number(f[:values][frame.index][i], f[:dimension]) } }] }
+          path[:distance].each_index.map do |i|
+            [path[:name], number(path[:distance][i], "length"), *columns.map do |c, frame|
+              fields[c[:quantity]]&.then do |f|
+                number(f[:values][frame.index][i], f[:dimension])
+              end
+            end]
+          end
         end
         [["path", head("along", "length"), *columns.map { |field, frame| head("#{field[:words]}, #{frame.name}", field[:dimension]) }], *rows]
       end
@@ -168,7 +174,9 @@ module Lattice
         rows = @result.catalogue.flat_map do |field|
           kind = @result.shapes? ? "ratio" : field.dimension
           found.rows(field.name, @result.frames.map(&:index)).map do |row|
-            [row[:place], "#{field.words}#{", #{unit(kind)}" unless unit(kind).empty?}", *row.values_at(:least, :greatest).flat_map { |e| [number(e[:value], kind), @result.frames[e[:frame]].name, *vector(e[:at], "length")] }]
+            [row[:place], "#{field.words}#{", #{unit(kind)}" unless unit(kind).empty?}", *row.values_at(:least, :greatest).flat_map do |e|
+              [number(e[:value], kind), @result.frames[e[:frame]].name, *vector(e[:at], "length")]
+            end]
           end
         end
         [["place", "field", *%w[least greatest].flat_map { |way| [way, "in", *AXES.map { |c| head("at #{c}", "length") }] }], *rows]

@@ -45,16 +45,25 @@ module Lattice
          (((x * v) + (2 * x * y) + (2 * u * v) + (u * y)) * cross).sum / 24]
       end
 
+      # What needs no mesh.
+      # @param lines [Array<Numo::DFloat>] polylines [n, 2] of the outline's loops, m
+      # @return [Hash] area, centre, xx, yy and xy of Values
+      def self.plain(lines)
+        area, sx, sy, ixx, iyy, ixy = lines.map { |points| polygon(points) }.transpose.map(&:sum)
+        centre = [sx / area, sy / area]
+        { area: area, centre: centre, xx: ixx - (area * (centre[1]**2)), yy: iyy - (area * (centre[0]**2)), xy: ixy - (area * centre[0] * centre[1]) }
+      end
+
+      # @return [Array<Numo::DFloat>]
+      def self.lines(outline) = outline.loops.map { |loop| loop.polyline(FINE)[0] }
+
       def initialize(outline)
         @outline = outline
       end
 
       def call
-        lines = @outline.loops.map { |loop| loop.polyline(FINE)[0] }
-        moments = lines.map { |points| self.class.polygon(points) }.transpose.map(&:sum)
-        area, sx, sy, ixx, iyy, ixy = moments
-        centre = [sx / area, sy / area]
-        plain = { area: area, centre: centre, xx: ixx - (area * (centre[1]**2)), yy: iyy - (area * (centre[0]**2)), xy: ixy - (area * centre[0] * centre[1]) }
+        lines = self.class.lines(@outline)
+        plain = self.class.plain(lines)
         Values.new(**plain, **warping(plain, lines), extremes: Numo::DFloat.vstack(lines) - Numo::DFloat[centre], rings: lines.map { |l| l.shape[0] })
       end
 

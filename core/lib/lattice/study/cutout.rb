@@ -21,7 +21,7 @@ module Lattice
 
       # @return [Shape::Region::Block, Shape::Region::Ball, Shape::Region::Bodies]
       # @raise [InvalidInput]
-      def region = @region ||= if study["body"] then named else study["ball"] ? ball : block end
+      def region = @region ||= named || ball || block
 
       def size
         @size ||= (study.quantity("size", "length") || raise(study.fault("it has no mesh size", path: "size", cure: "Give a length, finer than that of the whole.")))
@@ -40,6 +40,8 @@ module Lattice
       private
 
       def named
+        return unless study["body"]
+
         bodies = whole.groups.target!(study, %i[bodies], "body").map { |place| whole.parts.body(place.body) }
         raise study.fault("“#{study['body']}” is the whole model", path: "body", cure: "Choose a body among others.") if bodies.size == whole.parts.bodies.size
 
@@ -57,6 +59,8 @@ module Lattice
       end
 
       def ball
+        return unless study["ball"]
+
         radius = study.quantity("ball.radius", "length")
         raise study.fault("the ball's radius is not above zero", path: "ball.radius", cure: "Give a length above zero.") unless radius.positive?
 
