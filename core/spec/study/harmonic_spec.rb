@@ -41,6 +41,7 @@ RSpec.describe Lattice::Study::Kinds::Harmonic do
     peak = gauged(found, "displacement_z")
     expect(frequencies[peak[:peak]]).to be_near(natural, 1e-3)
     expect(peak[:amplification]).to be_near(25, 0.002)
+    expect(peak[:one_mass]).to match(mode: 1, amplification: be_within(0.01).of(25))
     expect(peak[:lags][peak[:peak]]).to be_near(90, 0.01)
     expect(peak[:values].last).to be_near(peak[:values][peak[:peak]], 1e-12)
   end

@@ -22,7 +22,7 @@ module LatticeServer
     def to_json(*)
       project = @db[:projects][id: @model[:project_id]]
       rest = { id: @model[:id], project: project.slice(:id, :name), version: @model[:version], can_undo: @models.undo?(@model), can_redo: @models.redo?(@model),
-               ready: notices.none? { |n| n[:severity].to_s == "stops" }, notices: notices, mesh: mesh, studies: studies, fault: @fault&.to_h,
+               ready: notices.none? { |n| n[:severity].to_s == "stops" }, notices: notices, offers: sketch[:offers] || [], mesh: mesh, studies: studies, fault: @fault&.to_h,
                runs: @runs.of(@model[:id], 20).map { |run| RunView.new(run).to_h } }
       "{#{sketch[:text]},#{JSON.generate(rest)[1..]}"
     end

@@ -26,10 +26,16 @@ export interface LimitFinding {
 export interface HandCheckFinding {
   kind: "hand_check";
   statement: string;
-  beam: string;
+  beam?: string;
+  plate?: string;
   body: string;
+  what: string;
+  dimension: string;
   estimate: number;
-  computed: number;
+  /** Null where no shape that was found is of that kind. */
+  computed: number | null;
+  /** The frame it was found in. */
+  shape?: string | null;
   difference: number | null;
   direction: string;
   span: number;
@@ -108,6 +114,8 @@ export interface GaugeFinding {
   peak?: number;
   lags?: number[] | null;
   amplification?: number | null;
+  /** By hand: what one mass on a spring would do there, of the nearest mode. */
+  one_mass?: { mode: number; amplification: number } | null;
   /** Of a gauge of forces: how many bolts or joints it may read. */
   among?: number;
 }

@@ -10467,7 +10467,7 @@ export interface StatementLimit {
   at_most: string;
 }
 /**
- * A one-line estimate of a beam's deflection, to set beside the computed figure.
+ * An estimate of a beam or a plate by hand, to set beside the computed figure.
  *
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "statement_hand_check".
@@ -10481,7 +10481,14 @@ export interface StatementHandCheck {
   off?: boolean;
   study: string;
   body: string;
-  beam: "cantilever" | "simply supported";
+  /**
+   * The body is a beam with such ends; propped is clamped at one and held at the other.
+   */
+  beam?: "cantilever" | "simply supported" | "clamped" | "propped" | "free";
+  /**
+   * The body is a rectangular plate with such edges, in a vibration or a buckling study.
+   */
+  plate?: "simply supported" | "clamped";
 }
 /**
  * A load case: loads and prescribed values name it.

@@ -62,7 +62,8 @@ export function HandCheckVerdict({ finding, stale }: { finding: HandCheckFinding
   const { shown } = useNote();
   return (
     <span className={`block font-sans text-[12px] text-faint ${stale ? "opacity-55" : ""}`}>
-      estimate {shown.text(finding.estimate, "length")} along {finding.direction}, computed {shown.text(finding.computed, "length")}
+      {finding.what} along {finding.direction}: by hand {shown.text(finding.estimate, finding.dimension)}, {finding.computed === null ? "no shape of that kind was found" : `computed ${shown.text(finding.computed, finding.dimension)}`}
+      {finding.shape && ` in ${finding.shape}`}
       {finding.difference !== null && <b className="font-semibold text-ink"> ({percent(finding.difference, 1)})</b>}
     </span>
   );

@@ -9,6 +9,7 @@ import { useDesk } from "../workspace/desk";
 import { Context, useNote, type NoteContext } from "./context";
 import { HandCheckVerdict, LimitVerdict, StudyFindings } from "./FindingLines";
 import { MeetingPanel } from "./MeetingPanel";
+import { HandOffers } from "./HandOffers";
 import { InsertLine } from "./InsertLine";
 import { StatementLine } from "./StatementLine";
 import { freshId } from "./template";
@@ -75,6 +76,7 @@ export function Note() {
                     <Row key={statement.id} statement={statement} />
                   ))}
                   {meeting && <MeetingPanel />}
+                  {findings && !wanted && <HandOffers />}
                 </div>
               )}
             </section>
@@ -111,9 +113,10 @@ function Row({ statement }: { statement: Statement }) {
   const places = useSpokenPlaces(statement);
   const notice = view.notices.find((n) => n.statement === statement.id);
   const chosen = selected === statement.id;
-  const found = view.studies.flatMap((study) =>
+  const told = view.studies.flatMap((study) =>
     (study.findings?.findings ?? []).filter((f: Finding) => "statement" in f && f.statement === statement.id).map((finding) => ({ finding, stale: study.state === "stale" })),
-  )[0];
+  );
+  const found = told[0];
   return (
     <div
       id={`statement-${statement.id}`}
@@ -129,7 +132,7 @@ function Row({ statement }: { statement: Statement }) {
       <div className="flex items-start">
         <div className="min-w-0 flex-1">
           <StatementLine statement={statement} />
-          {found?.finding.kind === "hand_check" && <HandCheckVerdict finding={found.finding} stale={found.stale} />}
+          {told.map(({ finding, stale }, i) => finding.kind === "hand_check" && <HandCheckVerdict key={i} finding={finding} stale={stale} />)}
         </div>
         {found?.finding.kind === "limit" && <LimitVerdict finding={found.finding} stale={found.stale} />}
       </div>

@@ -19,8 +19,7 @@ module Lattice
       # @param monitor [#within] told of what has converged
       def initialize(factor, metric, matrix, monitor = Study::Monitor.new)
         @factor = factor
-        @metric = metric
-        @matrix = matrix
+        @metric, @matrix = [metric, matrix].map { |m| m.is_a?(SymmetricMatrix) ? Multiplier.new(m) : m }
         @size = metric.size
         @monitor = monitor
       end

@@ -21,6 +21,20 @@ module Lattice
       attr_reader :times
 
       # @param matrix [SymmetricMatrix]
+      # @return [Numo::Int32] [n] the unknown of each pivot, in the order that fills the factor least
+      def self.order(matrix)
+        Handed.common do |common|
+          sparse, _kept = Handed.sparse(matrix)
+          factor = Cholmod.cholmod_l_analyze(sparse, common)
+          raise SolveFailed.new("the matrix could not be analysed; most likely memory ran out", cure: "Use a larger mesh size.") if factor.null?
+
+          places = Numo::Int64.from_binary(Cholmod::FactorHead.new(factor)[:perm].read_bytes(matrix.size * 8))
+          Handed.release(factor) { |handle| Cholmod.cholmod_l_free_factor(handle, common) }
+          Numo::Int32.cast(places)
+        end
+      end
+
+      # @param matrix [SymmetricMatrix]
       # @raise [NotPositive], [SolveFailed] when memory runs out
       def initialize(matrix)
         @size = matrix.size

@@ -58,16 +58,7 @@ module Lattice
 
       # @param vector [Numo::DFloat] [n], or [k, n] of k vectors
       # @return [Numo::DFloat] of the same shape
-      def dot(vector)
-        return vector.dup if vector.empty?
-
-        one, zero = [1.0, 0.0].map { |number| FFI::MemoryPointer.new(:double, 2).tap { |p| p.put_double(0, number) } }
-        sparse, _kept = Handed.sparse(self)
-        x, _x = Handed.dense(vector)
-        y, store = Handed.dense(vector)
-        Handed.common { |common| Cholmod.cholmod_l_sdmult(sparse, 0, one, zero, x, y, common) }
-        Numo::DFloat.from_binary(store.read_bytes(vector.size * 8), vector.shape)
-      end
+      def dot(vector) = Multiplier.new(self).dot(vector)
     end
   end
 end

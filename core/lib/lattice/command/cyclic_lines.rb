@@ -34,7 +34,11 @@ module Lattice
       end
 
       def at_peak(finding)
-        "greatest at #{frame_name(finding[:peak])}#{", #{number(finding[:amplification])} times what the loads do at rest" if finding[:amplification]}"
+        "greatest at #{frame_name(finding[:peak])}#{", #{number(finding[:amplification])} times what the loads do at rest#{one_mass(finding[:one_mass])}" if finding[:amplification]}"
+      end
+
+      def one_mass(hand)
+        hand && " (by hand, one mass of mode #{hand[:mode]}: #{number(hand[:amplification])} times)"
       end
 
       def life(finding)

@@ -44,8 +44,9 @@ module Lattice
       end
 
       def hand_check(finding)
-        ["#{finding[:body]} as a #{finding[:beam]}: deflection along #{finding[:direction]}", shown(finding[:computed], "length"),
-         "by hand #{shown(finding[:estimate], 'length')}", finding[:difference] ? percent(finding[:difference]) : ""]
+        as = finding[:plate] ? "#{finding[:plate]} plate" : "#{finding[:beam]} beam"
+        ["#{finding[:body]} as a #{as}: #{finding[:what]} along #{finding[:direction]}#{" in #{finding[:shape]}" if finding[:shape]}", finding[:computed] ? shown(finding[:computed], finding[:dimension]) : "no such shape",
+         "by hand #{shown(finding[:estimate], finding[:dimension])}", finding[:difference] ? percent(finding[:difference]) : ""]
       end
 
       def ladder(finding)

@@ -34,7 +34,8 @@ module Lattice
       end
 
       def signed(matrix)
-        Algebra::SignedFactor.new(matrix)
+        # Its places are always the same, and so is its order.
+        Algebra::SignedFactor.new(matrix, order: @order ||= Algebra::Factor.order(matrix))
       rescue Algebra::Factor::NotPositive
         nil
       end

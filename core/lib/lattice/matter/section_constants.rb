@@ -64,7 +64,7 @@ module Lattice
       def call
         lines = self.class.lines(@outline)
         plain = self.class.plain(lines)
-        Values.new(**plain, **warping(plain, lines), extremes: Numo::DFloat.vstack(lines) - Numo::DFloat[centre], rings: lines.map { |l| l.shape[0] })
+        Values.new(**plain, **warping(plain, lines), extremes: Numo::DFloat.vstack(lines) - Numo::DFloat[plain[:centre]], rings: lines.map { |l| l.shape[0] })
       end
 
       private

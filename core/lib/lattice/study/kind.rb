@@ -16,7 +16,7 @@ module Lattice
       READ = %w[hand_check limit path gauge force_gauge section_cut member_check bolt bars].freeze
 
       # Whether statements of a kind can read its result.
-      def reads?(kind) = !shapes? && READ.include?(kind)
+      def reads?(kind) = shapes? ? kind == "hand_check" : READ.include?(kind)
 
       # @return [Array<String>] names of the fields that its result may have
       def fields = Result::Catalogue::OF_STATES

@@ -34,7 +34,7 @@ module Lattice
 
       def gathered
         own = Study::Kinds.of(@study).findings(@note, @study, @result)
-        return own if @result.shapes?
+        return own + each_of("hand_check", HandCheck) if @result.shapes?
 
         [*equilibrium, *own, *READERS.flat_map { |kind, reader| each_of(kind, reader) }, *joined("bolt", BoltCheck), *joined("bars", BarsCheck)]
       end
@@ -47,7 +47,7 @@ module Lattice
       end
 
       def each_of(kind, reader)
-        @problem.document.active(kind).select { |s| s["study"] == @study.name }.map { |s| reader.new(s, @problem).read(@result) }
+        @problem.document.active(kind).select { |s| s["study"] == @study.name }.flat_map { |s| [reader.new(s, @problem).read(@result)].flatten }
       end
 
       def joined(kind, check)

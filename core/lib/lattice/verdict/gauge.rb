@@ -55,7 +55,15 @@ module Lattice
         best = result.frequencies.select { |f| values[f] }.max_by { |f| values[f].abs } or return {}
         point = statement["spot"] ? nearest(result) : result.readable(result.grid.points_of(places)).then { |points| points[result.field(quantity, best)[points].max_index] }
         still = result.still(quantity, Numo::Int32[point])
-        { peak: best, lags: result.lags(quantity, point), amplification: still&.positive? ? values[best].abs / still : nil }
+        { peak: best, lags: result.lags(quantity, point), amplification: still&.positive? ? values[best].abs / still : nil, one_mass: one_mass(result, best) }
+      end
+
+      # By hand: how many times its movement at rest one mass on a spring swings, of the mode that is nearest.
+      def one_mass(result, frame)
+        at = result.frames[frame].value
+        mode = (result.found.dig(:sweep, :modes) || []).select { |m| m[:frequency].positive? }.min_by { |m| (m[:frequency] - at).abs } or return
+        r = at / mode[:frequency]
+        { mode: mode[:number], amplification: 1 / Math.sqrt(((1 - (r**2))**2) + ((2 * mode[:damping] * r)**2)) }
       end
 
       def nearest(result) = ((result.grid.nodes[result.grid.points.nodes, true] - Numo::DFloat[Shape::Placement.spot(statement["spot"])])**2).sum(1).min_index

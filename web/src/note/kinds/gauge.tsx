@@ -56,6 +56,7 @@ function AtPeak({ found }: { found: GaugeFinding }) {
         {study?.findings?.summary.frames[found.peak ?? 0]?.name}
       </button>
       {found.amplification ? `, ${digits(found.amplification)} times what the loads do at rest` : ""}
+      {found.amplification && found.one_mass ? ` (by hand, one mass of mode ${found.one_mass.mode}: ${digits(found.one_mass.amplification)})` : ""}
     </span>
   );
 }

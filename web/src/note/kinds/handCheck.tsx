@@ -2,22 +2,35 @@ import type { Of } from "../../api/types";
 import { ChoiceChip } from "../chips";
 import { useNote } from "../context";
 import { lastRead, onlyBody } from "../template";
+import { useStatement } from "../useStatement";
 import { useStudies } from "../useStudies";
 import { entry } from "./entry";
 
+type HandCheck = Of<"hand_check">;
+
 const BEAMS = [
   ["cantilever", "a cantilever"],
-  ["simply supported", "simply supported at its ends"],
+  ["simply supported", "a beam, simply supported"],
+  ["clamped", "a beam, clamped at both ends"],
+  ["propped", "a beam, clamped and propped"],
+  ["free", "a beam, free"],
+] as const;
+const PLATES = [
+  ["plate simply supported", "a plate, simply supported"],
+  ["plate clamped", "a plate, clamped"],
 ] as const;
 
-function HandCheckLine({ statement }: { statement: Of<"hand_check"> }) {
-  const { view, change } = useNote();
+function HandCheckLine({ statement }: { statement: HandCheck }) {
+  const { view } = useNote();
   const studies = useStudies();
-  const edit = (apply: (s: Of<"hand_check">) => void) => change(statement.id, (s) => s.kind === "hand_check" && apply(s));
+  const { edit } = useStatement(statement);
+  const type = view.document.statements.find((s) => s.kind === "study" && s.name === statement.study);
+  const shapes = type?.kind === "study" && (type.type === "vibration" || type.type === "buckling");
+  const options = [...BEAMS.filter(([key]) => key !== "free" || (type?.kind === "study" && type.type === "vibration")), ...(shapes ? PLATES : [])];
   return (
     <>
-      By hand, <ChoiceChip label="body" value={statement.body} options={view.shape.bodies.map((b) => [b.name, b.name] as const)} onChoose={(v) => void edit((s) => (s.body = v))} /> as a beam is{" "}
-      <ChoiceChip label="beam" value={statement.beam} options={BEAMS} onChoose={(v) => void edit((s) => (s.beam = v))} />
+      By hand, <ChoiceChip label="body" value={statement.body} options={view.shape.bodies.map((b) => [b.name, b.name] as const)} onChoose={(v) => void edit((s) => (s.body = v))} /> is{" "}
+      <ChoiceChip<string> label="seen as" value={statement.plate ? `plate ${statement.plate}` : (statement.beam ?? "")} options={options} onChoose={(v) => void edit((s) => take(s, v))} />
       {studies.length > 1 && (
         <>
           {" "}
@@ -26,6 +39,13 @@ function HandCheckLine({ statement }: { statement: Of<"hand_check"> }) {
       )}
     </>
   );
+}
+
+function take(s: HandCheck, form: string) {
+  delete s.beam;
+  delete s.plate;
+  if (form.startsWith("plate ")) s.plate = form.slice(6) as HandCheck["plate"];
+  else s.beam = form as HandCheck["beam"];
 }
 
 export default [
@@ -37,8 +57,8 @@ export default [
     templates: [
       {
         word: "hand check",
-        text: "hand check: beam deflection by hand",
-        also: "estimate cantilever simply supported beam",
+        text: "hand check: a beam or a plate by hand",
+        also: "estimate cantilever simply supported clamped beam plate frequency euler column buckling",
         make: (v) => ({ kind: "hand_check", study: lastRead(v), body: onlyBody(v), beam: "cantilever" }),
       },
     ],

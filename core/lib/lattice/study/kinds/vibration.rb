@@ -120,8 +120,7 @@ module Lattice
         # @return [Array<Hash, nil>] sag in m, simple and whole estimate in Hz
         def sags(factor, mass)
           constraints = @structure.constraints
-          pulls = Numo::DFloat.eye(3).to_a.map { |axis| constraints.reduce_loads(@masses.dot(@structure.dofs.along(Numo::DFloat.cast(axis))).reshape(1, @structure.dofs.size)) * GRAVITY }
-          weights = pulls.reduce { |a, b| a.concatenate(b) }
+          weights = constraints.reduce_loads(@masses.dot(Numo::DFloat.vstack(Numo::DFloat.eye(3).to_a.map { |axis| @structure.dofs.along(Numo::DFloat.cast(axis)) }))) * GRAVITY
           found = factor.solve(weights)
           moved = constraints.expand_movements(found)
           3.times.map { |k| sagging(found[k, true].dup, moved[k, true].dup, weights[k, true].dup, mass) }
@@ -168,8 +167,16 @@ module Lattice
         def count_them(stiff, mass, squares)
           top = squares.max
           edge = top + ([top.abs, @shift].max * 1e-5)
-          below = @monitor.phase("count of modes", upto: 0.92) { Algebra::Inertia.negative(Algebra::Sparse.symmetric(stiff).add(Algebra::Sparse.symmetric(mass.times(-edge))).to_symmetric) }
+          below = @monitor.phase("count of modes", upto: 0.92) { below(Algebra::Sparse.symmetric(stiff).add(Algebra::Sparse.symmetric(mass.times(-edge))).to_symmetric) }
           @counted = below && { below: below, found: (squares <= edge).count_true, frequency: Math.sqrt([edge, 0.0].max) / (2 * Math::PI) }
+        end
+
+        # @return [Integer, nil] eigenvalues below zero; nil where nothing can be told
+        def below(matrix)
+          factor = Algebra::SignedFactor.new(matrix)
+          factor.negative.tap { factor.free }
+        rescue Algebra::Factor::NotPositive
+          nil
         end
 
         def outcome(squares, shapes, masses)

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+require_relative "spec_helper"
+
+# Fields along edges, in bodies and groups, and over the loads; a body seen closely; sections out of the library.
+RSpec.describe "Places of a result" do
+  include Writing
+
+  def edges(name, around)
+    id = say("rule", kind_of_place: "edges", rule: "around the faces of")
+    fill(id, "group", around)
+    fill(id, "name", name)
+  end
+
+  it "follows edges with several fields, tells extremes by place, and shows the loads" do
+    bar("Edges", "+x")
+    places_of("all rims", "body", "edges")
+    edges("rim", "tip")
+    path = say("path", way: "along edges")
+    find("##{path} [aria-label^='target:']").click
+    choose_target("all rims", path)
+    # They branch: said before anything is solved.
+    expect(page).to have_text(/“all rims” are not one line/)
+    find("##{path} [aria-label^='target:']").click
+    choose_target("rim", path)
+    expect(page).to have_no_text(/are not one line/)
+    fill(path, "quantity", "stress xx")
+    fill(path, "another field", "displacement x")
+    solve
+    tab("Paths")
+    ["stress xx", "displacement x"].each { |words| expect(page).to have_css("svg[aria-label='#{words} along Path']") }
+    within("table[aria-label='Values along the path']") do
+      # Around the end: 2 · (20 + 10) mm, and 2 kN over 200 mm².
+      expect(page).to have_css("tbody tr:last-child", text: /\A60 /)
+      expect(page).to have_css("tbody tr:last-child", text: /\A60 (9\.\d+|10(\.\d+)?) 0\.00\d+/)
+    end
+    tab("Extremes")
+    within("table[aria-label=Extremes]") { expect(page).to have_css("tbody tr", count: 5) }
+    find("table[aria-label=Extremes] tbody tr", text: /\Aroot/).click
+    expect(page).to have_css("[data-testid=window]", text: /\A?.*0 mm; /)
+    fill_arrows("loads")
+    click_button "animate"
+    find("button[aria-label='speed: 1']").click
+    find("[role=menuitem]", text: "twice as fast").click
+    expect(page).to have_css("button[aria-label='speed: 2']")
+    click_button "pause"
+  end
+
+  def fill_arrows(what)
+    find("button[aria-label^='arrows:']").click
+    find("[role=menuitem]", text: what, exact_text: true).click
+    expect(page).to have_css("button[aria-label='arrows: load']")
+  end
+
+  it "takes a body out of the whole and sees it closely" do
+    bar("Close", "-y")
+    say("body", name: "lug", thickness: "10 mm", origin_z: "10 mm")
+    find("##{say('join')}")
+    close = say("close-up", cut_out: "the whole body", size: "4 mm")
+    expect(page).to have_css("##{close} [aria-label='body: lug']")
+    solve
+    within("nav[aria-label=Studies]") { expect(page).to have_css("button[title='Close-up: solved']", wait: 90) }
+    expect(page).to have_css("##{close} [data-close-up]", text: /points of the cut move as the whole does.*Peak [\d.]+ MPa, [\d.]+ MPa in the whole/)
+  end
+
+  it "keeps a section in the library and draws one from there" do
+    visit "/library"
+    find("[role=tab]", text: "Sections").click
+    find("input", match: :first).send_keys("IPE 200")
+    expect(page).to have_css("table[aria-label=Sections] tbody tr", count: 1, text: /200 mm.*28\.4\d.*1,?943.*142/)
+    find("input", match: :first).send_keys([:control, "a"], "shelf")
+    click_button "A section of your own"
+    within("form") do
+      { "name" => "shelf rail", "height" => "60 mm", "web or wall" => "3 mm" }.each { |label, text| find("input[aria-label='#{label}']").set(text) }
+      find("select").select("channel")
+      click_button "Keep it"
+      expect(page).to have_css("[role=alert]", text: /width is missing/)
+      find("input[aria-label=width]").set("30 mm")
+      click_button "Keep it"
+    end
+    expect(page).to have_css("table[aria-label=Sections] tbody tr", count: 1, text: /shelf rail.*own/)
+    new_project("Rails")
+    outline = say("section")
+    ["shelf", "IPE 300"].zip(["60 mm", "300 mm"]) do |words, height|
+      find("##{outline} [aria-label^='size:']").click
+      find("[cmdk-input]").send_keys(words, :enter)
+      expect(page).to have_css("##{outline} [aria-label='height: #{height}']")
+    end
+    expect(page).to have_css("##{outline} [aria-label='size: IPE 300']")
+    fill(outline, "web", "8 mm")
+    expect(page).to have_css("##{outline} [aria-label='size: own sizes']")
+  end
+end
