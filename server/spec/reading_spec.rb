@@ -28,6 +28,13 @@ RSpec.describe LatticeServer::App do
     mean[2]["stress_xx"].each_slice(3) { |of| expect(of.uniq.size).to eq(1) }
   end
 
+  it "sends what a frame's fields have in common by itself, and a field without it" do
+    whole, common, field = ["names=von_mises", "names=von_mises&only=frame", "names=von_mises&only=field"].map { |words| fields(study, words)[2] }
+    expect([common.keys, field.keys]).to eq([["moved"], ["von_mises"]])
+    expect(common.merge(field)).to eq(whole)
+    expect(fields(study, "names=von_mises&only=half").first(2)).to match([422, include("error" => a_string_including("no part of what is sent"))])
+  end
+
   it "lays the inside open on a plane, with the field and how it moves" do
     _, meta, arrays = fields(study, "names=stress_xx,displacement_y&cut=x,0.1")
     expect(meta["cut"]).to eq([["bar", "cut", 0, arrays["cut triangles"].size / 3]])

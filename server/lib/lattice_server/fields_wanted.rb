@@ -11,7 +11,7 @@ module LatticeServer
     # @raise [Problem]
     def read(params)
       { names: params[:names].to_s.split(",").first(MOST), frame: frame(params[:frame]), layer: params[:layer], less_frame: frame(params[:less_frame]),
-        reading: { how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")) }, cut: params[:cut] && cut(params[:cut].split(",")) }
+        reading: { how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")) }, cut: params[:cut] && cut(params[:cut].split(",")), only: params[:only] && only(params[:only]) }
     end
 
     # @return [Hash] keywords of Building::Fields#range
@@ -26,6 +26,10 @@ module LatticeServer
     end
 
     def frame(text) = Integer(text || "0", exception: false) || -1
+
+    def only(text)
+      %w[frame field].include?(text) ? text : raise(Problem.new(422, "“#{text}” is no part of what is sent", cure: "Known: frame, field; both when left out."))
+    end
 
     def how(text)
       known = Lattice::Result::Reading::HOWS

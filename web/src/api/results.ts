@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, type QueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { request, requestArrays } from "./client";
 
 export interface SkinMeta {
@@ -41,22 +41,38 @@ export const PLAIN: Reading = { how: "averaged", around: null, cut: null };
 
 type Less = { result: string; frame: number } | null;
 
-function fieldQuery(digest: string | null, name: string, frame: number, layer: string | null, less: Less, reading: Reading) {
+/** How a frame moves, which all of its fields have in common. */
+const frameQuery = (digest: string | null, frame: number) => ({
+  queryKey: ["frame", digest, frame],
+  staleTime: Infinity,
+  queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?only=frame&frame=${frame}`),
+});
+
+function fieldQuery(client: QueryClient, digest: string | null, name: string, frame: number, layer: string | null, less: Less, reading: Reading) {
   const words = new URLSearchParams({
     names: name,
     frame: String(frame),
+    only: "field",
     ...(layer ? { layer } : {}),
     ...(less ? { less: less.result, less_frame: String(less.frame) } : {}),
     ...(reading.how === "averaged" ? {} : { how: reading.how }),
     ...(reading.around ? { around: [reading.around.axis, ...reading.around.through].join(",") } : {}),
     ...(reading.cut ? { cut: `${reading.cut.axis},${reading.cut.at}` } : {}),
   }).toString();
-  return { queryKey: ["field", digest, words], staleTime: Infinity, queryFn: () => requestArrays<FieldMeta>(`/api/results/${digest}/fields?${words}`) };
+  return {
+    queryKey: ["field", digest, words],
+    staleTime: Infinity,
+    queryFn: async () => {
+      const [moved, field] = await Promise.all([client.fetchQuery(frameQuery(digest, frame)), requestArrays<FieldMeta>(`/api/results/${digest}/fields?${words}`)]);
+      return { meta: field.meta, arrays: { ...moved.arrays, ...field.arrays } };
+    },
+  };
 }
 
 /** @param less the result, and the frame of it, that the field is taken less of */
 export function useField(digest: string | null, name: string, frame: number, layer: string | null, less: Less = null, reading: Reading = PLAIN) {
-  return useQuery({ ...fieldQuery(digest, name, frame, layer, less, reading), enabled: digest !== null, gcTime: reading.cut ? 20_000 : undefined, placeholderData: keepPreviousData });
+  const client = useQueryClient();
+  return useQuery({ ...fieldQuery(client, digest, name, frame, layer, less, reading), enabled: digest !== null, gcTime: reading.cut ? 20_000 : undefined, placeholderData: keepPreviousData });
 }
 
 /** Fields at the points of a place, SI. */
@@ -105,4 +121,4 @@ export function fetchRange(client: QueryClient, digest: string, name: string, la
 }
 
 /** A field that is wanted at once, out of the order in which the window asks for them. */
-export const fetchField = (client: QueryClient, digest: string, name: string, frame: number, layer: string | null, reading: Reading) => client.fetchQuery({ ...fieldQuery(digest, name, frame, layer, null, reading), gcTime: 5_000 });
+export const fetchField = (client: QueryClient, digest: string, name: string, frame: number, layer: string | null, reading: Reading) => client.fetchQuery({ ...fieldQuery(client, digest, name, frame, layer, null, reading), gcTime: 5_000 });

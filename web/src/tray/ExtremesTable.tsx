@@ -17,7 +17,7 @@ export function ExtremesTable() {
   const kind = known?.dimension ?? "ratio";
   const ends = (["greatest", "least"] as const).flatMap((way): Column<PlaceExtremes>[] => [
     { key: way, words: way, kind, value: (row) => row[way].value },
-    ...(["x", "y", "z"] as const).map((axis, k): Column<PlaceExtremes> => ({ key: `${way} ${axis}`, words: `at ${axis}`, kind: "length", value: (row) => row[way].at[k] ?? 0, least: 1e-9 })),
+    ...(["x", "y", "z"] as const).map((axis, k): Column<PlaceExtremes> => ({ key: `${way} ${axis}`, words: axis, kind: "length", value: (row) => row[way].at[k] ?? 0, least: 1e-9 })),
   ]);
   const columns: Column<PlaceExtremes>[] = [{ key: "place", words: "place", kind: "text", value: (row) => row.place }, ...ends];
   const look = (at: Extreme) => set({ spot: at.at as [number, number, number], look: "results" });

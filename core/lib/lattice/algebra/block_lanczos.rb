@@ -71,69 +71,81 @@ module Lattice
         end
       end
 
-      # Room grows by doubling.
+      # Vectors and their images B x, of which each needs one product alone. Room grows by doubling.
       def begin_basis
         room = BLOCK * 16
         @basis = Numo::DFloat.zeros(room, @size)
+        @images = Numo::DFloat.zeros(room, @size)
         @projected = Numo::DFloat.zeros(room, room)
         @filled = 0
         random = Random.new(1)
         start = Numo::DFloat.cast(Array.new(BLOCK) { Array.new(@size) { random.rand - 0.5 } })
         # One turn of the operator takes off what it cannot reach.
-        @next = normal(@factor.solve(@matrix.dot(start)))
+        turned = @factor.solve(@matrix.dot(start))
+        @next = normal(turned, @metric.dot(turned))
       end
 
       # Takes the next block in, and finds the one after it.
       # @return [Numo::DFloat, nil] how the one after follows from this one; nil when there is none
       def step
-        fresh = @next
         first = @filled
-        keep(fresh)
+        keep(*@next)
         basis = @basis[0...@filled, true]
-        pushed = @matrix.dot(fresh)
+        pushed = @matrix.dot(@next[0])
         moved = @factor.solve(pushed)
         part = pushed.dot(basis.transpose)
         @projected[first...@filled, 0...@filled] = part
         @projected[0...@filled, first...@filled] = part.transpose
         scale = Math.sqrt([(moved * pushed).sum(1).abs.max, 1e-300].max)
-        2.times { moved -= @metric.dot(moved).dot(basis.transpose).dot(basis) }
-        before = @metric.dot(moved)
-        @next = normal(moved, scale) or return nil
-        before.dot(@next.transpose)
+        # The image of what the factor answers is what it was asked.
+        moved -= part.dot(basis)
+        moved, image = squared(moved, @metric.dot(moved))
+        @next = normal(moved, image, scale) or return nil
+        image.dot(@next[0].transpose)
       end
 
-      def keep(fresh)
+      def keep(fresh, image)
         grow if @filled + fresh.shape[0] > @basis.shape[0]
         range = @filled...(@filled + fresh.shape[0])
         @basis[range, true] = fresh
+        @images[range, true] = image
         @filled = range.end
       end
 
       def grow
         room = @basis.shape[0]
-        @basis = @basis.concatenate(Numo::DFloat.zeros(room, @size))
+        @basis, @images = [@basis, @images].map { |all| all.concatenate(Numo::DFloat.zeros(room, @size)) }
         @projected = Numo::DFloat.zeros(room * 2, room * 2).tap { |all| all[0...room, 0...room] = @projected }
       end
 
+      # @return [Array(Numo::DFloat, Numo::DFloat)] vectors held square to the basis, and their images
+      def squared(vectors, image)
+        return [vectors, image] if @filled.zero?
+
+        along = image.dot(@basis[0...@filled, true].transpose)
+        [vectors - along.dot(@basis[0...@filled, true]), image - along.dot(@images[0...@filled, true])]
+      end
+
       # @param scale [Float, nil] length of what they were before others were taken off
-      # @return [Numo::DFloat, nil] square to each other and to the basis, of unit length; nil where nothing is left
-      def normal(vectors, scale = nil)
-        sizes, turns = lengths(vectors)
+      # @return [Array(Numo::DFloat, Numo::DFloat), nil] square to each other and to the basis, of unit length, and their images; nil where nothing is left
+      def normal(vectors, image, scale = nil)
+        sizes, turns = lengths(vectors, image)
         there = (sizes > [(GONE * (scale || Math.sqrt(sizes.max)))**2, 1e-300].max).where
         return nil if there.empty?
 
-        mixed = (turns[true, there] / Numo::NMath.sqrt(sizes[there]).reshape(1, there.size)).transpose.dot(vectors)
+        mix = (turns[true, there] / Numo::NMath.sqrt(sizes[there]).reshape(1, there.size)).transpose.dup
+        mixed = [mix.dot(vectors), mix.dot(image)]
         return mixed if @filled.zero?
 
         # What was small was mostly rounding: held square once more.
-        basis = @basis[0...@filled, true]
-        mixed -= @metric.dot(mixed).dot(basis.transpose).dot(basis)
-        sizes, turns = lengths(mixed)
-        (turns / Numo::NMath.sqrt(sizes.clip(1e-300, nil)).reshape(1, sizes.size)).transpose.dot(mixed)
+        mixed = squared(*mixed)
+        sizes, turns = lengths(*mixed)
+        mix = (turns / Numo::NMath.sqrt(sizes.clip(1e-300, nil)).reshape(1, sizes.size)).transpose.dup
+        mixed.map { |rows| mix.dot(rows) }
       end
 
-      def lengths(vectors)
-        squares = @metric.dot(vectors).dot(vectors.transpose)
+      def lengths(vectors, image)
+        squares = image.dot(vectors.transpose)
         Numo::Linalg.eigh((squares + squares.transpose) / 2)
       end
 

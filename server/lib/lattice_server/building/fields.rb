@@ -51,22 +51,20 @@ module LatticeServer
       # @param less [Array(Lattice::Result::Outcome, Integer), nil] a frame whose fields are taken from them
       # @param reading [Hash] keywords of ReadField; what is not averaged comes at the corners of triangles
       # @param cut [Hash, nil] axis 0 to 2 and at, m: the inside on that plane comes too
+      # @param only [String, nil] "frame": what all fields of a frame have in common; "field": the rest; both when nil
       # @return [String] the fields at the points of the skin
-      def fields(result, names:, frame:, layer: nil, less: nil, reading: {}, cut: nil)
+      def fields(result, names:, frame:, layer: nil, less: nil, reading: {}, cut: nil, only: nil)
         pairs = [[result, frame], less].compact
         pairs.each { |one, number| known!(one, names, number, layer) }
+        common = only == "field" ? {} : of_frame(result, frame)
+        return packed(common, { extremes: {}, corners: false, cut: [] }) if only == "frame"
+
         field = ReadField.new(pairs, layer: layer, **reading)
-        arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
-        extremes = names.to_h do |name|
-          arrays[name] = Numo::SFloat.cast(field.drawn(name))
-          arrays["member #{name}"] = Numo::SFloat.cast(field.at_points(name)[@member_points]) if @member_points
-          [name, field.extreme(name).merge(dimension: Lattice::Result::Catalogue.dimension_of(name))]
-        end
-        veiled = [result.veil&.points, field.lost].compact.reduce { |a, b| a | b }
-        arrays["veiled"] = Numo::SFloat.cast(veiled[drawn.points]) if veiled
-        cracks = result.envelope?(frame) ? nil : result.state(frame).cracks
-        arrays["cracks"] = Numo::SFloat.cast(cracks) if cracks
+        arrays = common.merge(of_fields(result, field, names))
+        lost = field.lost
+        arrays["veiled"] = Numo::SFloat.cast((result.veil ? lost | result.veil.points : lost)[drawn.points]) if lost
         opened = cut ? cut_open(cut, field, names, movement(result, frame)) : {}
+        extremes = names.to_h { |name| [name, field.extreme(name).merge(dimension: Lattice::Result::Catalogue.dimension_of(name))] }
         packed(arrays.merge(opened), { extremes: extremes, corners: !field.averaged?, cut: opened.empty? ? [] : @cut.faces })
       end
 
@@ -116,12 +114,29 @@ module LatticeServer
         known.find { |key| key.to_s == name } || raise(Problem.new(422, "“#{name}” is not a measure of elements", cure: "Known: #{known.join(', ')}."))
       end
 
+      # How it moves, members as solid sections, what is veiled, and cracks.
+      def of_frame(result, frame)
+        arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
+        arrays["veiled"] = Numo::SFloat.cast(result.veil.points[drawn.points]) if result.veil
+        cracks = result.envelope?(frame) ? nil : result.state(frame).cracks
+        arrays["cracks"] = Numo::SFloat.cast(cracks) if cracks
+        arrays
+      end
+
+      # At the points of the skin, and at those of members.
+      def of_fields(result, field, names)
+        members = result.member_shapes
+        names.each_with_object({}) do |name, arrays|
+          arrays[name] = Numo::SFloat.cast(field.drawn(name))
+          arrays["member #{name}"] = Numo::SFloat.cast(field.at_points(name)[members.points]) unless members.empty?
+        end
+      end
+
       # Members as solid sections, with their movement.
       def members(result, frame)
         shapes = result.member_shapes
         return {} if shapes.empty?
 
-        @member_points = shapes.points
         moved = result.envelope?(frame) ? Numo::DFloat.zeros(*shapes.positions.shape) : shapes.displacement(result.state(frame))
         drawn = result.envelope?(frame) ? {} : diagrams(result.state(frame))
         drawn.merge("member positions" => Numo::SFloat.cast(shapes.positions), "member triangles" => shapes.triangles, "member moved" => Numo::SFloat.cast(moved))
