@@ -24,7 +24,9 @@ export function useShownField(view: ModelView, study: StudyState | null) {
   const clip = useMemo(() => placed(view, desk.clip), [view, desk.clip]);
   const reading = useMemo<Reading>(() => ({ ...(byElement ? { how, around } : PLAIN), cut: clip && { axis: clip.axis, at: clip.at } }), [byElement, how, around, clip]);
   const { data: found, error } = useField(study?.result ?? null, field, frame, layer, null, reading);
-  return { ...known, clip, reading, found, error };
+  // Until another field is there, the one before it stays.
+  const shown = found && !found.meta.extremes[field] ? (Object.keys(found.meta.extremes)[0] ?? field) : field;
+  return { ...known, field: shown, clip, reading, found, error };
 }
 
 /** A plane in metres, of one that is a share of the part. */
