@@ -108,4 +108,9 @@ RSpec.describe LatticeServer::App do
     expect([last_response.status, last_response.body.b[0, 2]]).to eq([200, "PK"])
     expect(api_post("/workbook", { name: "x", rows: [[{ a: 1 }]] })).to match([422, include("error" => a_string_including("not lists"))])
   end
+
+  it "tells how what touches stands on a mesh" do
+    expect(api_get("/meshes/#{study['mesh']}/touches?model=#{view['id']}")).to eq([200, []])
+    expect(api_get("/meshes/#{'0' * 64}/touches?model=#{view['id']}")[0]).to eq(404)
+  end
 end

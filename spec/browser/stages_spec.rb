@@ -26,6 +26,7 @@ RSpec.describe "Stages" do
 
   it "shows what passes through a touch, and what sticks, when a clamp is tightened and leant on" do
     open_model("Mirror-cell clamp")
+    within_section("Joins and supports") { expect(page).to have_css("[data-standing]", text: /closed|apart/) }
     within_section("Joins and supports") { expect(page).to have_css("[data-touch]", text: /tighten: .*closed.*sticks.*lean: /m) }
     tab("Stages")
     within("table[aria-label=Touches]") { expect(page).to have_css("tbody tr", count: 2) }

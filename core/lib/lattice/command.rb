@@ -15,7 +15,7 @@ module Lattice
     USAGE = <<~TEXT
       Usage: lattice COMMAND [options]
 
-        check FILE                              readiness: what is missing or odd
+        check FILE [--touches]                  readiness: what is missing or odd; how what touches stands on the mesh
         solve FILE [--study NAME] [--out DIR]   findings; mesh and fields as VTU into DIR
         results FILE [--study NAME] [--show TABLE] [--at GROUP] [--csv] [--xlsx OUT]
                                                 any table of a study: frames, reactions, bolts, gauges, paths, modes,
@@ -79,6 +79,7 @@ module Lattice
         o.banner = "Usage: lattice #{name} #{'FILE ' unless %w[materials station].include?(name)}[options]"
         o.on("--json", "print JSON") { @options[:json] = true }
         o.on("--study NAME", "the study to solve (the first one if not given)") { |v| @options[:study] = v } if %w[solve results].include?(name)
+        o.on("--touches", "mesh it, and tell how what touches stands before anything is solved") { @options[:touches] = true } if name == "check"
         result_options(o) if name == "results"
         o.on("--out DIR", "write the mesh and fields as VTU, and the findings, into DIR") { |v| @options[:out] = v } if name == "solve"
         mesh_options(o) if name == "mesh"
@@ -144,7 +145,10 @@ module Lattice
     end
 
     def check
-      readiness = Verdict::Readiness.new(Study::Problem.new(document))
+      problem = Study::Problem.new(document)
+      return touches(problem) if @options[:touches]
+
+      readiness = Verdict::Readiness.new(problem)
       if @options[:json]
         json(ready: readiness.ready?, notices: readiness.notices.map(&:as_json))
       elsif readiness.notices.empty?
@@ -153,6 +157,19 @@ module Lattice
         table(%w[severity what], readiness.notices.map { |n| [n.severity, n.fault.to_s] })
       end
       readiness.ready? ? HOLDS : WRONG
+    end
+
+    def touches(problem)
+      Verdict::Readiness.new(problem).check_mesh!
+      rows = Verdict::TouchCheck.rows(problem, problem.mesh)
+      return json(rows).then { HOLDS } if @options[:json]
+
+      table(["touch", "how it stands", "what to do"], rows.map do |row|
+        [problem.document.statements.find do |s|
+          s.id == row[:statement]
+        end.then { |s| "#{s['target']} on #{s['to']}" }, row[:words], row[:cure] || ""]
+      end)
+      HOLDS
     end
 
     def shape

@@ -36,7 +36,15 @@ RSpec.describe Lattice::Algebra::SignedFactor do
 
   it "refuses what has no answer" do
     # A chain that floats.
-    floating = Array.new(30) { |i| Array.new(30) { |j| i == j ? (i.zero? || i == 29 ? 1e9 : 2e9) : ((i - j).abs == 1 ? -1e9 : 0.0) } }
+    floating = Array.new(30) do |i|
+      Array.new(30) do |j|
+        if i == j
+          i.zero? || i == 29 ? 1e9 : 2e9
+        else
+          ((i - j).abs == 1 ? -1e9 : 0.0)
+        end
+      end
+    end
     expect { described_class.new(matrix(floating)) }.to raise_error(Lattice::Algebra::Factor::NotPositive)
     expect { described_class.new(matrix([[1.0, 1.0], [1.0, 1.0]])) }.to raise_error(Lattice::Algebra::Factor::NotPositive)
   end

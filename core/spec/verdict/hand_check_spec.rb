@@ -93,7 +93,8 @@ RSpec.describe Lattice::Verdict::HandCheck do
   end
 
   it "takes an outline that is extruded far for the section" do
-    bar = [outline_named("channel", { "section" => { "shape" => "I", "height" => "40 mm", "width" => "20 mm", "web" => "4 mm", "flange" => "5 mm" } }), body_named("bar", "channel", thickness: "600 mm", on: on("yz")), steel,
+    drawn = { "section" => { "shape" => "I", "height" => "40 mm", "width" => "20 mm", "web" => "4 mm", "flange" => "5 mm" } }
+    bar = [outline_named("channel", drawn), body_named("bar", "channel", thickness: "600 mm", on: on("yz")), steel,
            group_named("root", { "plane" => { "axis" => "x", "at" => "0 mm" } }), { "kind" => "support", "target" => "root", "components" => %w[x y z] }, { "kind" => "mesh", "size" => "10 mm" }]
     found = told([*bar, ring(modes: 3), check("ring", "bar", beam: "cantilever")], "ring")
     level = ((20 * (40**3)) - (16 * (30**3))) / 12.0
@@ -105,7 +106,8 @@ RSpec.describe Lattice::Verdict::HandCheck do
 
   it "offers itself for what is held like a beam or a plate, and no more once it is there" do
     offers = ->(*statements) { Lattice::Verdict::Hand::Offers.of(shape_problem(*statements)) }
-    { "cantilever" => { "left" => fixed }, "simply supported" => { "left" => %w[x y z rx], "right" => %w[y z] }, "clamped" => { "left" => fixed, "right" => fixed }, "propped" => { "left" => fixed, "right" => %w[y z] },
+    { "cantilever" => { "left" => fixed }, "simply supported" => { "left" => %w[x y z rx], "right" => %w[y z] }, "clamped" => { "left" => fixed, "right" => fixed },
+      "propped" => { "left" => fixed, "right" => %w[y z] },
       "free" => {} }.each do |beam, ends|
       expect(offers[*line(ends, ring)]).to eq([{ "study" => "ring", "body" => "bar", "beam" => beam }])
     end

@@ -11,7 +11,8 @@ module LatticeServer
     # @raise [Problem]
     def read(params)
       { names: params[:names].to_s.split(",").first(MOST), frame: frame(params[:frame]), layer: params[:layer], less_frame: frame(params[:less_frame]),
-        reading: { how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")) }, cut: params[:cut] && cut(params[:cut].split(",")), only: params[:only] && only(params[:only]) }
+        reading: { how: how(params[:how] || "averaged"), around: params[:around] && around(params[:around].split(",")) }, cut: params[:cut] && cut(params[:cut].split(",")),
+        only: params[:only] && only(params[:only]) }
     end
 
     # @return [Hash] keywords of Building::Fields#range

@@ -26,6 +26,9 @@ module LatticeServer
         answer(read(:nodes, models.text(params[:model]), derived.path!(params[:digest], "result"), mesh(derived.mesh_of(params[:digest])), wanted))
       end
 
+      # With model: how what touches stands on a mesh, before anything is solved.
+      app.get("/api/meshes/:digest/touches") { answer(read(:touches, models.text(params[:model]), mesh(params[:digest]))) }
+
       # With model, study, name and frame: least and greatest of a field in each body and group.
       app.get "/api/results/:digest/places" do
         wanted = { study: params[:study].to_s, name: params[:name].to_s, frame: FieldsWanted.frame(params[:frame]) }

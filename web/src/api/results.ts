@@ -114,6 +114,29 @@ export function usePlaces(digest: string | null, asked: { model: string; study: 
   });
 }
 
+/** How a touch stands before anything is solved. */
+export interface TouchStart {
+  statement: string;
+  state: "closed" | "partly closed" | "gap within reach" | "into each other" | "out of reach";
+  words: string;
+  cure: string | null;
+  /** The gap is as good as one all over, and may be taken as none. */
+  even: boolean;
+  shares: { closed: number; apart: number; into: number; beyond: number };
+}
+
+export function useTouches(mesh: string | null, asked: { model: string; version: number }) {
+  return useQuery({
+    queryKey: ["touches", mesh, asked.model, asked.version],
+    enabled: mesh !== null,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: () => request<TouchStart[]>("GET", `/api/meshes/${mesh}/touches?model=${asked.model}`),
+  });
+}
+
 /** Least and greatest of a field over all frames. */
 export function fetchRange(client: QueryClient, digest: string, name: string, layer: string | null, { how, around }: Reading) {
   const words = new URLSearchParams({ name, how, ...(layer ? { layer } : {}), ...(around ? { around: [around.axis, ...around.through].join(",") } : {}) }).toString();

@@ -1,3 +1,4 @@
+import { Fragment } from "react";
 import { Command } from "cmdk";
 import { useMaterials } from "../api/hooks";
 import type { LibraryMaterial, Of } from "../api/types";
@@ -91,23 +92,25 @@ export function MaterialProperties({ statement }: { statement: Of<"material" | "
   return (
     <>
       {PROPERTIES.map(([key, symbol]) => (
-        <span key={key} className="mr-1 whitespace-nowrap">
+        <Fragment key={key}>
           {" "}
-          {symbol}{" "}
-          <TextChip
-            label={key}
-            value={statement.properties?.[key] ?? ""}
-            placeholder="–"
-            optional={key !== "young" && key !== "poisson"}
-            onCommit={(value) =>
-              change(statement.id, (s) => {
-                if (s.kind !== "material") return;
-                const rest = Object.fromEntries(Object.entries(s.properties ?? {}).filter(([k]) => k !== key));
-                s.properties = value ? { ...rest, [key]: value } : rest;
-              })
-            }
-          />
-        </span>
+          <span className="mr-1 whitespace-nowrap">
+            {symbol}{" "}
+            <TextChip
+              label={key}
+              value={statement.properties?.[key] ?? ""}
+              placeholder="–"
+              optional={key !== "young" && key !== "poisson"}
+              onCommit={(value) =>
+                change(statement.id, (s) => {
+                  if (s.kind !== "material") return;
+                  const rest = Object.fromEntries(Object.entries(s.properties ?? {}).filter(([k]) => k !== key));
+                  s.properties = value ? { ...rest, [key]: value } : rest;
+                })
+              }
+            />
+          </span>
+        </Fragment>
       ))}
     </>
   );

@@ -21,12 +21,8 @@ module Lattice
         ROOM.find { |room| factored(room) }
         code = number(:infog)
         whole = number(:infog, Mumps::NULL_PIVOTS).zero?
-        return (@negative = number(:infog, Mumps::NEGATIVE)) if code >= 0 && whole
-
-        free
-        raise Factor::NotPositive, 0 if code == Mumps::SINGULAR || !whole
-
-        raise SolveFailed.new("the matrix could not be factored (#{code}); most likely memory ran out", cure: "Use a larger mesh size.")
+        @negative = number(:infog, Mumps::NEGATIVE)
+        refuse(code, whole) if code.negative? || !whole
       end
 
       # @param right [Numo::DFloat] [n], or [k, n] of k right-hand sides
@@ -50,6 +46,13 @@ module Lattice
       end
 
       private
+
+      def refuse(code, whole)
+        free
+        raise Factor::NotPositive, 0 if code == Mumps::SINGULAR || !whole
+
+        raise SolveFailed.new("the matrix could not be factored (#{code}); most likely memory ran out", cure: "Use a larger mesh size.")
+      end
 
       def begin_it
         @struct = FFI::MemoryPointer.new(:char, Mumps::BYTES)

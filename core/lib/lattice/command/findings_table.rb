@@ -45,7 +45,8 @@ module Lattice
 
       def hand_check(finding)
         as = finding[:plate] ? "#{finding[:plate]} plate" : "#{finding[:beam]} beam"
-        ["#{finding[:body]} as a #{as}: #{finding[:what]} along #{finding[:direction]}#{" in #{finding[:shape]}" if finding[:shape]}", finding[:computed] ? shown(finding[:computed], finding[:dimension]) : "no such shape",
+        computed = finding[:computed] ? shown(finding[:computed], finding[:dimension]) : "no such shape"
+        ["#{finding[:body]} as a #{as}: #{finding[:what]} along #{finding[:direction]}#{" in #{finding[:shape]}" if finding[:shape]}", computed,
          "by hand #{shown(finding[:estimate], finding[:dimension])}", finding[:difference] ? percent(finding[:difference]) : ""]
       end
 

@@ -12,6 +12,7 @@ module Lattice
       GRIP = 1.0 # of E / h, of what friction holds
       SLIDING = 1e-3 # of the grip, in the tangent of what slides
       NEAR = 0.02 # of an element's size, from which rows are taken to touch before anything is known
+      CLOSED = 1e-3 # of an element's size, within which a gap is none
       ENOUGH = 1e-4 # change of the greatest pressure
 
       attr_reader :condition
@@ -96,8 +97,12 @@ module Lattice
       end
 
       # Before anything moves.
-      # @return [Hash] m
-      def start = { least: @start.min, greatest: @start.max, area: @weights.sum, nodes: @weights.size, size: @size.min }
+      # @return [Hash] least and greatest gap, m; area of what is in reach, m²; shares of it that are closed, apart, and drawn into each other
+      def start
+        near = @size * CLOSED
+        shares = { closed: @start.abs <= near, apart: @start > near, into: @start < near * -1 }.transform_values { |mark| (Numo::DFloat.cast(mark) * @weights).sum / @weights.sum }
+        { least: @start.min, greatest: @start.max, area: @weights.sum, nodes: @weights.size, size: @size.min, shares: shares }
+      end
 
       private
 

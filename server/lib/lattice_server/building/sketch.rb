@@ -19,7 +19,8 @@ module LatticeServer
                               bends: bends, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
-          notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops, mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }
+          notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops,
+          mesh_stops: readiness.mesh_faults, meshed: meshed?, mesh: meshed? ? @problem.mesh_digest : nil, studies: studies }
       end
 
       private

@@ -98,6 +98,9 @@ module LatticeServer
         Lattice::Format::ResultExport.new(result, **wanted).bytes(kind)
       end
 
+      # @return [Array<Hash>] rows of Lattice::Verdict::TouchCheck
+      def touches(text, mesh) = Lattice::Verdict::TouchCheck.rows(problem(text), grid(mesh))
+
       # @return [Lattice::Study::Problem] that a study of a note solves
       def of_study(text, name)
         note = problem(text)

@@ -1,4 +1,5 @@
 import type { Of, StagesFinding } from "../../api/types";
+import { useTouches, type TouchStart } from "../../api/results";
 import { setOrDrop } from "../../ui/assign";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
@@ -18,8 +19,51 @@ function TouchLine({ statement }: { statement: Of<"touch"> }) {
       <TargetChip statement={statement} kinds={["faces", "edges"]} /> touches <TargetChip statement={statement} kinds={["faces", "edges"]} field="to" />, with friction of{" "}
       <TextChip label="friction" optional placeholder="none" value={statement.friction ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "friction", v))} />, looking as far as <TextChip label="reach" optional placeholder="1 % of the part" value={statement.reach ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "reach", v))} />; gaps are{" "}
       <ChoiceChip label="starts" value={statement.starts ?? "drawn"} options={STARTS} onChoose={(v) => void edit((s) => (v === "drawn" ? delete s.starts : (s.starts = v)))} />
+      <Standing statement={statement} />
       <Pressed id={statement.id} />
     </>
+  );
+}
+
+/** How it stands on the mesh before anything is solved, with a way to close it. */
+function Standing({ statement }: { statement: Of<"touch"> }) {
+  const { view } = useNote();
+  const { edit } = useStatement(statement);
+  const { data } = useTouches(view.mesh?.summary ? view.mesh.digest : null, { model: view.id, version: view.version });
+  const found = data?.find((t) => t.statement === statement.id);
+  if (!found) return null;
+  const well = found.state === "closed";
+  return (
+    <span className="block font-sans text-[12px]" data-standing={found.state}>
+      <Shares shares={found.shares} /> <span className={well ? "text-spruce" : "text-amber-ink"}>{found.words}</span>
+      {found.cure && <span className="text-faint">. {found.cure}</span>}
+      {!well && found.even && statement.starts !== "touching" && (
+        <button className="ml-1 rounded border border-rule px-1 text-faint hover:bg-glow" onClick={() => void edit((s) => (s.starts = "touching"))}>
+          start touching
+        </button>
+      )}
+    </span>
+  );
+}
+
+const PARTS = [
+  ["closed", "#2f7171"],
+  ["apart", "#d9a441"],
+  ["into", "#b3541e"],
+  ["beyond", "#cfc7b2"],
+] as const;
+
+/** A small bar: of the area, what is closed, apart, drawn into each other, and out of reach. */
+function Shares({ shares }: { shares: TouchStart["shares"] }) {
+  let at = 0;
+  return (
+    <svg width="64" height="9" className="inline-block rounded-sm align-[-1px]" role="img" aria-label={PARTS.map(([key]) => `${key} ${share(shares[key])}`).join(", ")}>
+      {PARTS.map(([key, colour]) => {
+        const from = at;
+        at += shares[key] * 64;
+        return <rect key={key} x={from} width={at - from} height="9" fill={colour} />;
+      })}
+    </svg>
   );
 }
 

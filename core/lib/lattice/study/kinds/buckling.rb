@@ -81,8 +81,9 @@ module Lattice
           frames = factors.to_a.each_with_index.map { |f, i| Result::Frame.new(index: i, kind: "shape", name: "shape #{i + 1}", value: f, unit: "ratio") }
           result = of_shapes(frames, frames.map { |f| shapes[f.index, true].dup })
           moved = frames.map { |f| shares(result.displacement(f.index)) }
-          result.with_found(buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: sizes_of(@state.totals, Steps.new(@problem.cases).weights[@frame]), peaks: peaks, stresses: Result::MeanStress.of(@state, @frame, @structure.pieces),
-                                        shares: moved })
+          loads = sizes_of(@state.totals, Steps.new(@problem.cases).weights[@frame])
+          stresses = Result::MeanStress.of(@state, @frame, @structure.pieces)
+          result.with_found(buckling: { frame: named, reverse: reverse.values.empty? ? nil : -1 / reverse.values[0], loads: loads, peaks: peaks, stresses: stresses, shares: moved })
         end
 
         def named = @state.frames.size > 1 ? @state.frames[@frame].name : nil
