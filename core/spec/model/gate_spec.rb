@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "json_schemer"
+
 RSpec.describe Lattice::Quantity do
   it "bounds every kind, and refuses what would be no number any more when squared" do
     Lattice::Quantity::Dimension::NAMED.each_key do |kind|

@@ -85,11 +85,15 @@ RSpec.describe Lattice::Study::Kinds::Harmonic do
 
   it "radiates as a piston: ½ ρ c v² A" do
     power = { "id" => "r", "kind" => "radiated_power", "name" => "noise", "study" => "sweep", "target" => "tip" }
-    result, found = solved(problem({ force: nil }, ring, sweep(base: { "direction" => "+x", "velocity" => "10 mm/s" }, to: "2 Hz", points: 2), power))
+    nearby = { "end" => [200, 10, 5], "side" => [100, 0, 5], "middle" => [100, 10, 5] }.map { |name, at| gauge("sound_intensity", id: name, name: name, spot: spot(*at)) }
+    result, found = solved(problem({ force: nil }, ring, sweep(base: { "direction" => "+x", "velocity" => "10 mm/s" }, to: "2 Hz", points: 2), power, *nearby))
     noise = found[:findings].find { |f| f[:kind] == "radiated_power" }
     expect(noise[:values][0]).to be_near(0.5 * 1.204 * 343 * (0.01**2) * 0.0002, 1e-4)
     expect(noise[:decibels][0]).to be_near(10 * Math.log10(noise[:values][0] / 1e-12), 1e-9)
     expect(result.frequencies.size).to eq(2)
+    # The same by area, as a field: on the end, along the sides and inside.
+    expect(nearby.map { |g| gauged(found, g["name"])[:values][0] }).to match([be_near(0.5 * 1.204 * 343 * (0.01**2), 1e-4), be_within(1e-9).of(0), be_within(1e-9).of(0)])
+    expect(gauged(found, "end")[:amplification]).to be_nil
   end
 
   it "follows a curve, and what runs out of balance" do

@@ -31,6 +31,7 @@ export const LIMITED: readonly (readonly [Limited, string])[] = [
   ["acceleration_z", "acceleration along z"],
   ["temperature", "temperature"],
   ["heat_flux", "flow of heat"],
+  ["sound_intensity", "sound radiated into air by an area"],
   ["damage", "damage of the design life"],
   ["plastic_strain", "equivalent plastic strain, or strain of cracks"],
   ["touch_pressure", "pressure of touch"],

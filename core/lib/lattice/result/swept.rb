@@ -8,7 +8,7 @@ module Lattice
     class Swept < Outcome
       WEIGHTS = %w[cosine sine].freeze
       # What has an amplitude; Tresca and principal stresses turn their axes within a turn.
-      FIELDS = [*Catalogue::MOVED, "von_mises", *Stress::COMPONENTS.map { |c| "stress_#{c}" }].freeze
+      FIELDS = [*Catalogue::MOVED, "von_mises", *Stress::COMPONENTS.map { |c| "stress_#{c}" }, Catalogue::SOUND.name].freeze
       RATES = { "velocity" => 1, "acceleration" => 2 }.freeze # derivatives of displacement by time
       TURNING = 2 * Math::PI
       AT_ONCE = 500_000 # values of a field
@@ -85,7 +85,7 @@ module Lattice
       # @return [Float, nil]
       def still(name, points)
         share = found[:sweep][:static] or return
-        return if RATES.key?(Catalogue.vector(name)&.first)
+        return if RATES.key?(Catalogue.vector(name)&.first) || name == Catalogue::SOUND.name
 
         row = Numo::DFloat.cast(share).reshape(1, share.size)
         amplitude(name, row, row * 0, points, nil)[0, 0]
@@ -115,6 +115,7 @@ module Lattice
       def field?(name)
         vector, = Catalogue.vector(name)
         return false unless self.class::FIELDS.include?(name)
+        return grid.dimension == 3 && grid.skin.triangles.shape[0].positive? if name == Catalogue::SOUND.name
 
         vector ? vector != "rotation" || !basis(0).rotation.nil? : basis(0).stress.any? { |layers| !layers.empty? }
       end
@@ -155,6 +156,7 @@ module Lattice
       def amplitude(name, cosine, sine, points, layer, first = 0)
         vector, component = Catalogue.vector(name)
         return of_vector(vector, component, cosine, sine, points, first) if vector
+        return radiated(cosine, sine, points, first) if name == Catalogue::SOUND.name
 
         layers_of(layer).map { |l| of_stress(name, cosine, sine, points, l) }.reduce { |a, b| Numo::DFloat.maximum(a, b) }
       end
@@ -165,6 +167,28 @@ module Lattice
         order = RATES[vector] or return found
         speeds = Numo::DFloat.cast((0...cosine.shape[0]).map { |f| (TURNING * frames[first + f].value)**order })
         found * speeds.reshape(speeds.size, 1)
+      end
+
+      # ½ ρ c v², with the amplitude v of the velocity across the skin: as of a large piston. W/m², zero inside.
+      def radiated(cosine, sine, points, first)
+        units = points ? normals[points, true] : normals
+        one, other = [cosine, sine].map { |share| (swinging("displacement", share, points) * units.reshape(1, *units.shape)).sum(2) }
+        speeds = Numo::DFloat.cast((0...cosine.shape[0]).map { |f| TURNING * frames[first + f].value })
+        ((one**2) + (other**2)) * (speeds**2).reshape(speeds.size, 1) * (Matter::Air::DENSITY * Matter::Air::SOUND / 2)
+      end
+
+      # @return [Numo::DFloat] [p, 3] units across the skin at its points, zero elsewhere
+      def normals
+        @normals ||= begin
+          corners = Algebra::Gather.rows(grid.nodes[grid.skin.nodes, true].dup, grid.skin.triangles)
+          a, b, c = (0..2).map { |k| corners[true, k, true].dup }
+          across = Shape::Vectors.cross(b - a, c - a)
+          index = grid.skin.points[grid.skin.triangles].flatten
+          sums = Numo::DFloat.zeros(grid.points.size, 3).tap do |all|
+            3.times { |k| all[true, k] = index.bincount((across[true, k].reshape(across.shape[0], 1) + Numo::DFloat.zeros(1, 3)).flatten, minlength: grid.points.size) }
+          end
+          sums / Shape::Vectors.norm(sums).clip(1e-300, nil).reshape(sums.shape[0], 1)
+        end
       end
 
       def of_stress(name, cosine, sine, points, layer)

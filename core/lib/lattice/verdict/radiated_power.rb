@@ -6,8 +6,6 @@ module Lattice
     # large piston; at low frequencies, where a face is smaller than the wave, less is radiated.
     # L. Cremer, M. Heckl, Körperschall, 1967 (radiation efficiency of one).
     class RadiatedPower < Reader
-      DENSITY = 1.204 # kg/m³ of air at 20 °C
-      SPEED = 343.0
       LEAST = 1e-12 # W, to which decibels are told
 
       # @raise [InvalidInput]
@@ -30,8 +28,8 @@ module Lattice
 
       private
 
-      def density = statement["density"] ? statement.quantity("density", "density") : DENSITY
-      def speed = statement["speed"] ? statement.quantity("speed", "velocity") : SPEED
+      def density = statement["density"] ? statement.quantity("density", "density") : Matter::Air::DENSITY
+      def speed = statement["speed"] ? statement.quantity("speed", "velocity") : Matter::Air::SOUND
       def places = problem.groups.target!(statement, %i[faces])
 
       # @return [Numo::DFloat] [frequencies] W
