@@ -10066,6 +10066,10 @@ export interface StatementStudy {
         factor: string;
       }[];
       /**
+       * A moving load that drives through it: the stage is gone through once for each of its positions, one after the other.
+       */
+      drives?: string;
+      /**
        * Equal increments, which are halved where they do not come to rest; as few as will do when left out.
        */
       increments?: number;
@@ -10104,6 +10108,10 @@ export interface StatementStudy {
          */
         factor: string;
       }[];
+      /**
+       * A moving load that drives through it: the stage is gone through once for each of its positions, one after the other.
+       */
+      drives?: string;
       /**
        * Equal increments, which are halved where they do not come to rest; as few as will do when left out.
        */

@@ -1,9 +1,9 @@
 import { Fragment } from "react";
-import { Command } from "cmdk";
 import { useMaterials } from "../api/hooks";
 import type { LibraryMaterial, Of } from "../api/types";
 import { PanelChip, TextChip } from "./chips";
 import { useNote } from "./context";
+import { LibraryList } from "./LibraryList";
 
 const PROPERTIES = [
   ["young", "E"],
@@ -33,30 +33,19 @@ export function MaterialChip({ statement }: { statement: Of<"material" | "bars" 
   return (
     <PanelChip label="material" text={statement.material} width="w-[420px]">
       {(close) => (
-        <Command label="Materials">
-          <Command.Input autoFocus placeholder="Search the library" className="mb-2 w-full rounded border border-rule bg-white px-2 py-1" />
-          <Command.List className="max-h-72 overflow-auto">
-            <Command.Empty className="px-2 py-1 text-faint">No such material in the library.</Command.Empty>
-            {data?.materials.map((m) => (
-              <Command.Item
-                key={m.name}
-                value={`${m.name} ${m.category ?? ""}`}
-                className="cursor-pointer rounded px-2 py-1 data-[selected=true]:bg-glow"
-                onSelect={() => {
-                  close();
-                  void choose(m.name, m.own ? propertiesOf(m) : null);
-                }}
-              >
-                <div className="flex items-baseline gap-2">
-                  <span className="font-serif text-[14px]">{m.name}</span>
-                  <span className="ml-auto font-mono text-[11.5px] text-faint">
-                    E {m.young} · {m.yield ? `yield ${m.yield}` : m.ultimate ? `ultimate ${m.ultimate}` : ""}
-                  </span>
-                </div>
-                <div className="text-[11px] text-faint">{m.source}</div>
-              </Command.Item>
-            ))}
-          </Command.List>
+        <LibraryList
+          label="Materials"
+          placeholder="Search the library"
+          none="No such material in the library."
+          entries={data?.materials ?? []}
+          words={(m) => m.category ?? ""}
+          figures={(m) => `E ${m.young} · ${m.yield ? `yield ${m.yield}` : m.ultimate ? `ultimate ${m.ultimate}` : ""}`}
+          below={(m) => m.source}
+          onChoose={(m) => {
+            close();
+            void choose(m.name, m.own ? propertiesOf(m) : null);
+          }}
+        >
           <button
             className="button mt-2"
             onClick={() => {
@@ -66,7 +55,7 @@ export function MaterialChip({ statement }: { statement: Of<"material" | "bars" 
           >
             Type the properties instead
           </button>
-        </Command>
+        </LibraryList>
       )}
     </PanelChip>
   );

@@ -68,6 +68,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (renamed.kind === "study" && copy.kind === "study" && copy.of === old) copy.of = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.imperfection?.of === old) copy.imperfection.of = name;
     if (renamed.kind === "ground_motion") renameMotion(copy, old, name);
+    if (renamed.kind === "moving_load" && copy.kind === "study") copy.stages?.forEach((stage) => stage.drives === old && (stage.drives = name));
     const made = MAKERS.includes(renamed.kind);
     if (made || renamed.kind === "group" || renamed.kind === "anchor") renameInStages(copy, old, name);
     if (made || renamed.kind === "group") {

@@ -65,6 +65,9 @@ module Lattice
       # @return [String] the case it belongs to; the unnamed one when none is told
       def case_name = statement["case"].to_s
 
+      # @return [Array<String>] all cases that it acts in
+      def case_names = [case_name]
+
       # @return [Array<Shape::Place>]
       # @raise [InvalidInput]
       def places = problem.groups.target!(statement, self.class.targets)

@@ -15,7 +15,7 @@ module Lattice
 
         # What is not followed in a frame of a static study.
         def steady!(problem, study, weights)
-          steady = problem.conditions.find { |c| c.loads? && !c.dead? && !weights[problem.cases.index(c.case_name)].zero? } or return
+          steady = problem.conditions.find { |c| c.loads? && !c.dead? && c.case_names.any? { |name| !weights[problem.cases.index(name)].zero? } } or return
           raise study.fault("the #{steady.statement.kind.tr('_', ' ')} in the case is not followed over large movements", path: "case", cure: "Give it a case of its own, and choose another one here.")
         end
       end

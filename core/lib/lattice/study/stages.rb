@@ -2,13 +2,14 @@
 
 module Lattice
   module Study
-    # What a study of stages asks for: by what the cases are multiplied at the end of each.
+    # What a study of stages asks for: by what the cases are multiplied at the end of each. A stage that something drives through is
+    # a stage for each of its positions.
     class Stages
       FIRST = 0.25 # of a stage, in the first increment, where their number is not told
 
       # name; factors [cases] at its end; increments, nil where as few as will do; comes: names of bodies and anchors that do, and absent: of
-      # those that are not there in it
-      Stage = Struct.new(:name, :factors, :increments, :comes, :absent)
+      # those that are not there in it; number: of the stage as it is told
+      Stage = Struct.new(:name, :factors, :increments, :comes, :absent, :number)
 
       # @param problem [Problem]
       # @param study [Model::Statement]
@@ -26,24 +27,24 @@ module Lattice
 
           factors = Numo::DFloat.zeros(@cases.names.size)
           absent = absent_at_first
-          @study["stages"].each_with_index.map do |stage, i|
+          @study["stages"].each_with_index.flat_map do |stage, i|
             factors = changed(factors, stage["loads"] || [], i)
             comes = named(stage["comes"], "stages.#{i}.comes")
             absent = (absent - comes) | named(stage["goes"], "stages.#{i}.goes")
-            Stage.new(stage["name"], factors, stage["increments"], comes, absent)
+            through(Stage.new(stage["name"], factors, stage["increments"], comes, absent, i), stage["drives"])
           end
         end
       end
 
       # @raise [InvalidInput]
       def check!
-        twice = all.map(&:name).tally.find { |_, count| count > 1 }
+        twice = @study["stages"].map { |stage| stage["name"] }.tally.find { |_, count| count > 1 }
         raise @study.fault("two stages are named “#{twice[0]}”", path: "stages", cure: "Name them differently.") if twice
 
         check_coming
         check_weight
         idle = all.each_index.find { |i| idle?(i) }
-        raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{idle}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
+        raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{all[idle].number}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
 
         from = @study["counted_from"]
         raise @study.fault("there is no stage named “#{from}” to count movement from", path: "counted_from", cure: "Choose one of its stages.") unless from.nil? || number(from)
@@ -62,8 +63,8 @@ module Lattice
         end
       end
 
-      # @return [Integer, nil] of the stage of that name
-      def number(name) = all.index { |stage| stage.name == name }
+      # @return [Integer, nil] of the last stage that goes by that name
+      def number(name) = all.rindex { |stage| @study["stages"][stage.number]["name"] == name }
 
       # @return [Boolean] whether anything comes or goes
       def changes? = all.any? { |stage| stage.comes.any? || stage.absent.any? }
@@ -107,11 +108,27 @@ module Lattice
         all.each_with_index do |stage, i|
           before = i.zero? ? absent_at_first : all[i - 1].absent
           twice = stage.comes.find { |name| !before.include?(name) }
-          raise @study.fault("“#{twice}” comes in stage “#{stage.name}”, but is there already", path: "stages.#{i}.comes", cure: "Let it go before, or leave it out here.") if twice
+          raise @study.fault("“#{twice}” comes in stage “#{stage.name}”, but is there already", path: "stages.#{stage.number}.comes", cure: "Let it go before, or leave it out here.") if twice
 
-          gone = named(@study["stages"][i]["goes"], "stages.#{i}.goes").find { |name| before.include?(name) }
-          raise @study.fault("“#{gone}” goes in stage “#{stage.name}”, but is not there", path: "stages.#{i}.goes", cure: "Leave it out here.") if gone
-          raise @study.fault("nothing is left in stage “#{stage.name}”", path: "stages.#{i}.goes", cure: "Let something stay.") if (there - stage.absent).empty?
+          next unless i.zero? || all[i - 1].number < stage.number
+
+          gone = named(@study["stages"][stage.number]["goes"], "stages.#{stage.number}.goes").find { |name| before.include?(name) }
+          raise @study.fault("“#{gone}” goes in stage “#{stage.name}”, but is not there", path: "stages.#{stage.number}.goes", cure: "Leave it out here.") if gone
+          raise @study.fault("nothing is left in stage “#{stage.name}”", path: "stages.#{stage.number}.goes", cure: "Let something stay.") if (there - stage.absent).empty?
+        end
+      end
+
+      # The stage once for every position of what drives through it, which is gone again afterwards.
+      # @param drives [String, nil] name of a moving load
+      # @return [Array<Stage>]
+      def through(stage, drives)
+        return [stage] if drives.to_s.empty?
+
+        load = @problem.document.active("moving_load").find { |s| s.name == drives } or
+          raise @study.fault("nothing that drives is named “#{drives}”", path: "stages.#{stage.number}.drives", cure: "Add a moving load, or choose another.")
+        Load::Positions.new(load, @problem.document).names.each_with_index.map do |position, k|
+          there = stage.factors.dup.tap { |factors| factors[@cases.names.index(position)] += 1.0 }
+          Stage.new("#{stage.name}, #{position}", there, stage.increments, k.zero? ? stage.comes : [], stage.absent, stage.number)
         end
       end
 

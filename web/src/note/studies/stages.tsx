@@ -58,6 +58,7 @@ export function StagesLine({ statement }: { statement: Study }) {
               ))}
             </tr>
           ))}
+          <Driven stages={stages} onChoose={(i, name) => void change(i, (one) => setOrDrop(one, "drives", name))} />
           <StageChanges stages={stages} edit={(turn) => void edit((s) => s.stages && turn(s.stages))} />
           <tr>
             <td className="pr-2 text-faint">increments</td>
@@ -82,6 +83,23 @@ export function StagesLine({ statement }: { statement: Study }) {
       </span>
       <Found id={statement.id} />
     </>
+  );
+}
+
+/** What drives through a stage, position by position; nothing to choose where nothing drives. */
+function Driven({ stages, onChoose }: { stages: Stage[]; onChoose: (stage: number, name: string) => void }) {
+  const { view } = useNote();
+  const names = view.document.statements.flatMap((s) => (s.kind === "moving_load" && !s.off ? [s.name] : []));
+  if (names.length === 0 && stages.every((s) => !s.drives)) return null;
+  return (
+    <tr>
+      <td className="pr-2 text-faint">drives through</td>
+      {stages.map((stage, i) => (
+        <td key={i} className="px-1">
+          <ChoiceChip label={`drives through stage ${i + 1}`} value={stage.drives ?? ""} missing={!!stage.drives && !names.includes(stage.drives)} options={[["", "nothing"], ...names.map((n) => [n, n] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => onChoose(i, v)} />
+        </td>
+      ))}
+    </tr>
   );
 }
 

@@ -13,6 +13,7 @@ module Lattice
         At = Struct.new(:statement, :case_name)
 
         def loads? = true
+        def case_names = positions.names
         def positions = @positions ||= Positions.new(statement, problem.document)
 
         def check!

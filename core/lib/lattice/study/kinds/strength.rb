@@ -30,10 +30,11 @@ module Lattice
           # @raise [InvalidInput]
           def last!(problem, study)
             base = base!(problem, study, "stages")
-            names = base["stages"].map { |stage| stage["name"] }
-            return names.size - 1 if study["stage"].nil?
+            stages = Study::Stages.new(problem, base)
+            return stages.all.size - 1 if study["stage"].nil?
 
-            names.index(study["stage"]) || raise(study.fault("“#{base.name}” has no stage named “#{study['stage']}”", path: "stage", cure: "Choose one of #{names.map { |n| "“#{n}”" }.join(', ')}."))
+            names = base["stages"].map { |stage| stage["name"] }
+            stages.number(study["stage"]) || raise(study.fault("“#{base.name}” has no stage named “#{study['stage']}”", path: "stage", cure: "Choose one of #{names.map { |n| "“#{n}”" }.join(', ')}."))
           end
 
           # @return [Array<String>] the ground that is weakened
