@@ -9,7 +9,13 @@ module Lattice
       # Nodes that bear points of their own: of a body, or of one face or member of it; and the number of the first.
       Group = Struct.new(:body, :place, :nodes, :first) do
         def range = first...(first + nodes.size)
-        def at(index) = (Algebra::Search.first_not_below(nodes, index.flatten) + first).reshape(*index.shape)
+
+        # Nodes that follow one another need no search.
+        def at(index)
+          return index - nodes[0] + first if nodes.size.positive? && nodes[-1] - nodes[0] == nodes.size - 1
+
+          (Algebra::Search.first_not_below(nodes, index.flatten) + first).reshape(*index.shape)
+        end
       end
 
       # nodes [p]: the node of each point
@@ -51,7 +57,7 @@ module Lattice
       # @return [Numo::Int32] points of the same shape; at the edges of shells those of one face that has them all
       def place(key, conn)
         mine = groups.select { |g| g.body == key[0] }
-        group = mine.find { |g| g.place == key[1] } || mine.find { |g| within?(conn, g) } || mine[0]
+        group = (mine[0] if mine.size == 1) || mine.find { |g| g.place == key[1] } || mine.find { |g| within?(conn, g) } || mine[0]
         group.at(conn)
       end
 
