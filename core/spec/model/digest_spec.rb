@@ -41,6 +41,15 @@ RSpec.describe Lattice::Study::Problem do
     expect(changed(tip: renamed, force: { "target" => "other end" })).to eq([])
   end
 
+  it "tells findings anew when they take another form, or when what a section cut cuts is another body" do
+    cut = { "id" => "c", "kind" => "section_cut", "name" => "half", "study" => "pull", "body" => "cut ones", "plane" => { "axis" => "x", "at" => "50 mm" } }
+    ones = ->(name) { problem({}, cut, { "id" => "o", "kind" => "group", "name" => "cut ones", "of" => "bodies", "rule" => { "named" => name } }) }
+    expect(digests(ones["bar"])[:findings]).not_to eq(digests(ones["beam"])[:findings])
+    before = digests(problem)
+    stub_const("Lattice::Verdict::Findings::VERSION", Lattice::Verdict::Findings::VERSION + 1)
+    expect(digests(problem).reject { |name, digest| before[name] == digest }.keys).to eq(%i[findings])
+  end
+
   it "names the studies it knows when asked for another" do
     expect(refusal { problem.study!("push") }).to match(/no study named “push”.*Known: “pull”/m)
   end

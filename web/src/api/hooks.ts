@@ -32,12 +32,12 @@ export function useMaterials() {
   });
 }
 
-/** Keeps a material of one's own, or lets go of it. */
+/** Cross-sections that ship, and those of one's own. */
 export function useSections() {
   return useQuery({ queryKey: ["sections"], queryFn: () => request<{ sections: LibrarySection[]; source: string }>("GET", "/api/sections"), staleTime: 60_000 });
 }
 
-/** Entries of one's own in a part of the library. */
+/** Keeps an entry of one's own in a part of the library, or lets go of it. */
 function useOwn<Entry>(part: "materials" | "sections") {
   const client = useQueryClient();
   const after = () => client.invalidateQueries({ queryKey: [part] });

@@ -16,7 +16,7 @@ interface Row {
 export function PathsTable() {
   const { view, shown } = useNote();
   const { study, frame } = useToldStudy();
-  const { selected, set } = useDesk();
+  const { selected } = useDesk();
   const state = view.studies.find((s) => s.name === study) ?? view.studies[0];
   const paths = (state?.findings?.findings ?? []).filter((f): f is PathFinding => f.kind === "path");
   const [chosen, setChosen] = useState<string | null>(null);
@@ -71,7 +71,7 @@ export function PathsTable() {
           })
         )}
       </div>
-      <DataTable label="Values along the path" columns={columns} rows={rows} keyOf={(r) => String(r.number)} onHover={() => set({ lit: [] })} />
+      <DataTable label="Values along the path" columns={columns} rows={rows} keyOf={(r) => String(r.number)} />
     </div>
   );
 }

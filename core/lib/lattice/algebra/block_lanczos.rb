@@ -97,7 +97,7 @@ module Lattice
         @projected[first...@filled, 0...@filled] = part
         @projected[0...@filled, first...@filled] = part.transpose
         scale = Math.sqrt([(moved * pushed).sum(1).abs.max, 1e-300].max)
-        # The image of what the factor answers is what it was asked.
+        # The image of what the factor answers is what it was asked: how much of the basis is in it is known already.
         moved -= part.dot(basis)
         moved, image = squared(moved, @metric.dot(moved))
         @next = normal(moved, image, scale) or return nil

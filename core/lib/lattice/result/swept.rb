@@ -183,11 +183,9 @@ module Lattice
           corners = Algebra::Gather.rows(grid.nodes[grid.skin.nodes, true].dup, grid.skin.triangles)
           a, b, c = (0..2).map { |k| corners[true, k, true].dup }
           across = Shape::Vectors.cross(b - a, c - a)
-          index = grid.skin.points[grid.skin.triangles].flatten
-          sums = Numo::DFloat.zeros(grid.points.size, 3).tap do |all|
-            3.times { |k| all[true, k] = index.bincount((across[true, k].reshape(across.shape[0], 1) + Numo::DFloat.zeros(1, 3)).flatten, minlength: grid.points.size) }
-          end
-          sums / Shape::Vectors.norm(sums).clip(1e-300, nil).reshape(sums.shape[0], 1)
+          # By area, at each of a triangle's corners.
+          all = across.reshape(across.shape[0], 1, 3) + Numo::DFloat.zeros(1, 3, 1)
+          Shape::Vectors.unit(Algebra::Gather.sum(all, grid.skin.points[grid.skin.triangles], grid.points.size))
         end
       end
 

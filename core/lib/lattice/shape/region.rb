@@ -4,9 +4,21 @@ module Lattice
   module Shape
     # What of a whole a close-up takes: a block along the axes, a ball, or bodies. Lengths in m.
     module Region
+      # What is told by where a point lies.
+      module Space
+        # @return [Parts] what it takes of a document's bodies
+        def out_of(document, study) = Cropped.new(document, self, study)
+
+        # @param grid [Mesh::Grid] of the whole
+        # @return [Numo::Int32] points of it within
+        def points_of(grid) = Numo::Int32.cast(inside(grid.nodes[grid.points.nodes, true].dup).where)
+      end
+
       # @param low [Array<Float>] least corner
       # @param high [Array<Float>] greatest corner
       Block = Struct.new(:low, :high) do
+        include Space
+
         def words = "block"
         def signature = [low, high]
         def least = low.zip(high).map { |l, h| h - l }.min
@@ -26,13 +38,6 @@ module Lattice
           { sides: sides.map { |axis, way| [axis, (way == "low" ? low : high)[axis]] } }
         end
 
-        # @return [Parts] what it takes of a document's bodies
-        def out_of(document, study) = Cropped.new(document, self, study)
-
-        # @param grid [Mesh::Grid] of the whole
-        # @return [Numo::Int32] points of it within
-        def points_of(grid) = Numo::Int32.cast(inside(grid.nodes[grid.points.nodes, true].dup).where)
-
         # How far from its cut sides may be veiled: half of it is left.
         def room(places) = cuts(places)[:sides].map { |axis, _| (high[axis] - low[axis]) / 4 }.min || (least / 4)
       end
@@ -40,6 +45,8 @@ module Lattice
       # @param centre [Array<Float>]
       # @param radius [Float]
       Ball = Struct.new(:centre, :radius) do
+        include Space
+
         def words = "ball"
         def signature = ["ball", centre, radius]
         def least = radius * 2
@@ -53,8 +60,6 @@ module Lattice
         def inside(points) = Vectors.norm(points - Numo::DFloat.cast(centre).reshape(1, 3)) < radius
         def cuts(_places) = { ball: [*centre, radius] }
         def room(_places) = radius / 2
-        def out_of(document, study) = Cropped.new(document, self, study)
-        def points_of(grid) = Numo::Int32.cast(inside(grid.nodes[grid.points.nodes, true].dup).where)
       end
 
       # @param names [Array<String>] of whole bodies

@@ -81,11 +81,11 @@ module Lattice
       def findings_digest(study)
         read = document.active.select { |s| Verdict::Findings::READERS.key?(s.kind) && s["study"] == study.name }
         strengths = parts.bodies.map { |b| materials.to_h[b.name]&.to_a }
-        Model::Digest.of(["findings", study_digest(study), document.units, read.map { |s| [s.id, Model::Meaning.of(s), keys(s)] }, strengths])
+        Model::Digest.of(["findings", Verdict::Findings::VERSION, study_digest(study), document.units, read.map { |s| [s.id, Model::Meaning.of(s), keys(s)] }, strengths])
       end
 
-      # @return [Array, nil] the places of a statement's target
-      def keys(statement) = statement["target"] && groups.find(statement["target"]).map(&:key).sort
+      # @return [Array] the places that a statement reads, by its target or its body, which may be groups
+      def keys(statement) = statement.data.values_at("target", "body").compact.map { |name| groups.find(name).map(&:key).sort }
 
       # @param name [String, nil] nil takes the first
       # @return [Model::Statement]

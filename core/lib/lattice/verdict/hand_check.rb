@@ -45,7 +45,7 @@ module Lattice
           raise statement.fault("how far a plate bends is not estimated", path: "plate", cure: "Choose a vibration or a buckling study, or take it for a beam.")
         end
 
-        known = BEAMS.fetch(study["type"], Hand::Deflection::ENDS)
+        known = BEAMS.fetch(study["type"], Hand::Deflection::ENDS.keys)
         raise statement.fault("nothing is told by hand of a #{statement['beam']} beam in a #{study['type']} study", path: "beam", cure: "Known: #{known.join(', ')}.") unless known.include?(statement["beam"])
       end
     end

@@ -7,7 +7,7 @@ module LatticeServer
       WORD = "section"
       TABLE = :own_sections
       FIELDS = Lattice::Matter::SectionTable::DRAWN
-      SHAPES = %w[I channel angle T hollow tube].freeze
+      SHAPES = Lattice::Model::Schema::DOCUMENT.dig("$defs", "section", "properties", "section", "properties", "shape", "enum").freeze
 
       def all = super.map { |entry| Lattice::Matter::SectionTable.measured(entry) }
 

@@ -5,7 +5,7 @@ module Lattice
     module Hand
       # How far a beam bends, with shear; every nodal load counts where it acts. S. P. Timoshenko, Strength of Materials.
       class Deflection
-        ENDS = ["cantilever", "simply supported", "clamped", "propped"].freeze
+        ENDS = { "cantilever" => :cantilever, "simply supported" => :simple, "clamped" => :clamped, "propped" => :propped }.freeze
 
         # @param beam [Beam]
         # @param problem [Study::Problem]
@@ -27,7 +27,7 @@ module Lattice
           k = loads.each_index.max_by { |i| loads[i].abs.sum }
           @way = @beam.ways[k]
           @load = loads[k]
-          at, estimate = { "cantilever" => :cantilever, "simply supported" => :simple, "clamped" => :clamped, "propped" => :propped }.fetch(@statement["beam"]).then { |ends| send(ends) }
+          at, estimate = send(ENDS.fetch(@statement["beam"]))
           { estimate: estimate, computed: computed(at), dimension: "length", what: "deflection", direction: Hand.named(@way.unit), span: @span, second_moment: @way.second_moment }
         end
 
@@ -48,9 +48,9 @@ module Lattice
 
         # Between two supports; the deflection half way.
         def simple
-          lever, short = between
+          _, short = between
           bent = (@load * short * (((@span**2) * 3) - ((short**2) * 4))).sum / (48 * stiff)
-          [@from + (@span / 2), lever && (bent + sheared(short))]
+          [@from + (@span / 2), bent + sheared(short)]
         end
 
         def clamped
