@@ -22,7 +22,7 @@ export function LoadArrows({ only, rest, drawn, displacement, factor, onHover }:
   const { view, surfaces } = useNote();
   const glyphs = useMemo(() => {
     if (!surfaces) return [];
-    const shown = new Set(view.document.statements.filter((s) => only === null || !("case" in s) || !s.case || s.case === only).map((s) => s.id));
+    const shown = new Set(view.document.statements.filter((s) => only === null || (("case" in s && s.case) || UNNAMED) === only).map((s) => s.id));
     return glyphsOf(view, surfaces)
       .filter((g) => g.ink === "pushed" && shown.has(g.statement))
       .map((g) => ({ ...g, at: moved(g.at, rest, drawn, displacement, factor) }));
@@ -30,4 +30,5 @@ export function LoadArrows({ only, rest, drawn, displacement, factor, onHover }:
   return <Glyphs glyphs={glyphs} lit={null} moves={NOWHERE} onHover={onHover} />;
 }
 
+const UNNAMED = "all loads"; // the case of loads that name none
 const NOWHERE = new Map<string, Spot>();
