@@ -49,8 +49,21 @@ RSpec.describe LatticeServer::LibraryRoutes do
     expect(api_delete("/sections/shelf%20rail")).to match([404, include("error" => a_string_including("no section"))])
   end
 
+  it "keeps bolts of one's own beside the sizes that ship" do
+    stud = { "name" => "dome stud", "diameter" => "10 mm", "pitch" => "1.25 mm", "proof" => "450 MPa", "source" => "drawing 9" }
+    expect(api_put("/bolts", stud)).to eq([200, stud])
+    expect(api_get("/bolts")[1]["own"]).to eq([stud.merge("own" => true)])
+    { stud.merge("name" => "M10") => /ships with the library/, stud.except("proof") => /no proof strength/, stud.except("pitch") => /neither a pitch/, stud.merge("pitch" => "1.25 MPa") => /pitch/,
+      stud.merge("head" => "8 mm") => /head is not wider/ }.each do |entry, words|
+      code, body = api_put("/bolts", entry)
+      expect([code, body["error"] || body["faults"][0]["message"]]).to match([be_between(409, 422), words])
+    end
+    expect(api_delete("/bolts/dome%20stud")[0]).to eq(200)
+    expect(api_get("/bolts")[1]["own"]).to eq([])
+  end
+
   it "lists bolts and curves with their sources" do
-    expect(api_get("/threads")[1]["sizes"]["M10"]).to include("stress_area" => "58 mm2")
+    expect(api_get("/bolts")[1]["sizes"]["M10"]).to include("stress_area" => "58 mm2")
     expect(api_get("/fatigue-curves")[1]["curves"]).to all(include("name", "points", "source"))
   end
 end

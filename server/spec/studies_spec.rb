@@ -29,7 +29,7 @@ RSpec.describe LatticeServer::App do
     expect(meshes.uniq.size).to eq(3)
     expect(view["studies"].map { |s| s["state"] }).to eq(%w[solved solved solved unsolved])
     status, head = arrays("/results/#{of(view, 'close_up')['result']}/fields?names=von_mises")
-    expect([status, head["arrays"].keys]).to match([200, include("moved", "von_mises", "veiled")])
+    expect([status, head["arrays"].keys]).to match([200, include("moved", "von_mises", "veiled", "driven")])
     expect(head["arrays"]["veiled"]["shape"]).to eq(head["arrays"]["von_mises"]["shape"])
     # The whole was computed for the close-up; the study itself takes it as it is.
     expect(view["runs"].find { |r| r["study"] == "pull" }["log"]).to include("The result still applies")

@@ -49,7 +49,7 @@ RSpec.describe "Places of a result" do
   def fill_arrows(what)
     find("button[aria-label^='arrows:']").click
     find("[role=menuitem]", text: what, exact_text: true).click
-    expect(page).to have_css("button[aria-label='arrows: loads']")
+    expect(page).to have_css("button[aria-label='arrows: #{what}']")
   end
 
   it "takes a body out of the whole and sees it closely" do
@@ -62,6 +62,8 @@ RSpec.describe "Places of a result" do
     solve
     within("nav[aria-label=Studies]") { expect(page).to have_css("button[title='Close-up: solved']", wait: 90) }
     expect(page).to have_css("##{close} [data-close-up]", text: /points of the cut move as the whole does.*Peak [\d.]+ MPa, [\d.]+ MPa in the whole/)
+    show("Close-up")
+    fill_arrows("what the whole hands on")
   end
 
   it "keeps a section in the library and draws one from there" do
@@ -90,5 +92,25 @@ RSpec.describe "Places of a result" do
     expect(page).to have_css("##{outline} [aria-label='size: IPE 300']")
     fill(outline, "web", "8 mm")
     expect(page).to have_css("##{outline} [aria-label='size: own sizes']")
+  end
+
+  it "keeps a bolt in the library, which a note takes over with its strength" do
+    visit "/library"
+    find("[role=tab]", text: "Bolts").click
+    click_button "A bolt of your own"
+    within("form") do
+      { "name" => "dome stud", "diameter" => "10 mm", "proof strength" => "450 MPa" }.each { |label, text| find("input[aria-label='#{label}']").set(text) }
+      click_button "Keep it"
+      expect(page).to have_css("[role=alert]", text: /neither a pitch nor a stress area/)
+      find("input[aria-label=pitch]").set("1.25 mm")
+      click_button "Keep it"
+    end
+    expect(page).to have_css("table[aria-label='Bolts of your own'] tbody tr", count: 1, text: /dome stud.*own.*450 MPa/)
+    new_project("Studs")
+    bolts = say("bolt")
+    fill(bolts, "size", "dome stud")
+    expect(page).to have_css("##{bolts} [aria-label='class: dome stud']")
+    fill(bolts, "size", "M12")
+    expect(page).to have_css("##{bolts} [aria-label='class: 8.8']")
   end
 end

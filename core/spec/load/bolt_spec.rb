@@ -23,6 +23,24 @@ RSpec.describe Lattice::Load::Conditions::Bolt do
     end
   end
 
+  it "takes a thread and a strength of one's own, as the one that ships with the same figures" do
+    size = { "name" => "as M10", "diameter" => "10 mm", "pitch" => "1.5 mm", "head" => "16 mm" }
+    strength = { "name" => "as 8.8", "proof" => "580 MPa" }
+    own, ships = [{ "size" => size.merge("stress_area" => "58 mm2"), "class" => strength }, {}].map { |kind| forces(plates(kind.merge("tighten" => { "proof" => "0.6" })))[0] }
+    expect(own).to eq(ships)
+    # ISO 898-1 rounds the area that follows from the pitch: 57.99 mm².
+    expect(Lattice::Matter::Threads.new(size, strength).stress_area).to be_near(57.99e-6, 1e-4)
+  end
+
+  it "refuses a thread that is none, each time with the statement and a cure" do
+    size = { "name" => "odd", "diameter" => "10 mm", "pitch" => "1.5 mm" }
+    { size.merge("diameter" => "0 mm") => /its diameter is not above zero/, size.except("pitch") => /neither a pitch nor a stress area/, size.merge("pitch" => "9 mm") => /pitch is not between/,
+      size.merge("stress_area" => "90 mm2") => /stress area is not less than its shank/, size.merge("head" => "9 mm") => /head is not wider/ }.each do |one, words|
+      expect { solve(plates({ "size" => one })) }.to raise_error(Lattice::InvalidInput, words)
+    end
+    expect { solve(plates({ "class" => { "name" => "soft", "proof" => "0 MPa" } })) }.to raise_error(Lattice::InvalidInput, /proof strength is not above zero/)
+  end
+
   it "follows the joint diagram: of a pull it takes the share of its own stiffness, on top of its tightening" do
     cases = %w[tight pull].map { |name| { "kind" => "case", "name" => name } }
     sum = { "kind" => "combination", "name" => "both", "terms" => %w[tight pull].map { |c| { "case" => c, "factor" => "1" } } }

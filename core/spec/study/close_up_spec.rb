@@ -100,6 +100,9 @@ RSpec.describe Lattice::Study::Kinds::CloseUp do
   it "does not read what lies near the cut" do
     result, found = solved(problem({}, near, { "id" => "l", "kind" => "limit", "study" => "near", "quantity" => "von_mises", "target" => "bar", "at_most" => "yield" }))
     expect(result.veil.points.count_true).to be > 0
+    # What is driven lies on the cut: no more than its own nodes.
+    driven = result.grid.nodes[result.grid.points.nodes[result.veil.on_cut.where], true]
+    expect(driven[true, 0].to_a.map { |x| x.round(9) }.uniq.sort).to eq([0.06, 0.11])
     at = found[:findings].find { |f| f[:kind] == "limit" }[:at]
     expect(at[0]).to be_between(0.06 + 0.009, 0.11 - 0.009)
   end

@@ -1,14 +1,14 @@
 # frozen_string_literal: true
 
 module LatticeServer
-  # The library: what ships, and materials and sections of one's own.
+  # The library: what ships, and materials, sections and bolts of one's own.
   module LibraryRoutes
     # @param app [Class] that has the helpers of App
     def self.registered(app)
       app.get("/api/materials") { answer(materials: Store::OwnMaterials.new(db).all + Lattice::Matter::Library.entries) }
       app.get("/api/sections") { answer(sections: Store::OwnSections.new(db).all + Lattice::Matter::SectionTable.entries, source: Lattice::Matter::SectionTable.source) }
-      { "materials" => Store::OwnMaterials, "sections" => Store::OwnSections }.each { |path, kind| kept(app, path, kind) }
-      app.get("/api/threads") { answer(Lattice::Matter::Threads::TABLE) }
+      { "materials" => Store::OwnMaterials, "sections" => Store::OwnSections, "bolts" => Store::OwnBolts }.each { |path, kind| kept(app, path, kind) }
+      app.get("/api/bolts") { answer(Lattice::Matter::Threads::TABLE.merge(own: Store::OwnBolts.new(db).all)) }
       app.get("/api/fatigue-curves") { answer(curves: Lattice::Life::Curves.all) }
     end
 

@@ -38,7 +38,7 @@ export function useSections() {
 }
 
 /** Keeps an entry of one's own in a part of the library, or lets go of it. */
-function useOwn<Entry>(part: "materials" | "sections") {
+function useOwn<Entry>(part: "materials" | "sections" | "bolts") {
   const client = useQueryClient();
   const after = () => client.invalidateQueries({ queryKey: [part] });
   return {
@@ -50,14 +50,29 @@ function useOwn<Entry>(part: "materials" | "sections") {
 export const useOwnMaterials = () => useOwn<LibraryMaterial>("materials");
 export const useOwnSections = () => useOwn<LibrarySection>("sections");
 
-export interface Threads {
+export const useOwnBolts = () => useOwn<LibraryBolt>("bolts");
+
+/** A bolt of one's own: its thread and what it bears, as typed. */
+export interface LibraryBolt {
+  name: string;
+  diameter: string;
+  pitch?: string;
+  stress_area?: string;
+  head?: string;
+  proof: string;
+  source?: string;
+}
+
+export interface BoltLibrary {
   source: string;
   sizes: Record<string, { diameter: string; pitch: string; stress_area: string; head: string }>;
   classes: Record<string, Record<string, string>>;
+  own: LibraryBolt[];
 }
 
-export function useThreads() {
-  return useQuery({ queryKey: ["threads"], queryFn: () => request<Threads>("GET", "/api/threads"), staleTime: Infinity });
+/** Sizes of bolts and their classes, and bolts of one's own. */
+export function useBolts() {
+  return useQuery({ queryKey: ["bolts"], queryFn: () => request<BoltLibrary>("GET", "/api/bolts"), staleTime: 60_000 });
 }
 
 export type Units = Record<string, Record<string, { unit: string; scale: [number, number] }>>;

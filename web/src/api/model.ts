@@ -11281,31 +11281,66 @@ export interface StatementBolt {
    */
   target: string;
   /**
-   * The thread.
+   * The thread: by its name, or one of one's own.
    */
   size:
-    | "M5"
-    | "M6"
-    | "M8"
-    | "M10"
-    | "M12"
-    | "M14"
-    | "M16"
-    | "M20"
-    | "M24"
-    | "M30"
-    | "M36"
-    | "1/4-20"
-    | "5/16-18"
-    | "3/8-16"
-    | "1/2-13"
-    | "5/8-11"
-    | "3/4-10"
-    | "1-8";
+    | (
+        | "M5"
+        | "M6"
+        | "M8"
+        | "M10"
+        | "M12"
+        | "M14"
+        | "M16"
+        | "M20"
+        | "M24"
+        | "M30"
+        | "M36"
+        | "1/4-20"
+        | "5/16-18"
+        | "3/8-16"
+        | "1/2-13"
+        | "5/8-11"
+        | "3/4-10"
+        | "1-8"
+      )
+    | {
+        /**
+         * What it is called.
+         */
+        name: string;
+        /**
+         * Of the shank.
+         */
+        diameter: string;
+        /**
+         * Of the thread; needed when its stress area is left out.
+         */
+        pitch?: string;
+        /**
+         * Of the thread; π/4 (d − 0.9382 p)² when left out.
+         */
+        stress_area?: string;
+        /**
+         * Across the flats of head and nut; 1.5 diameters when left out.
+         */
+        head?: string;
+      };
   /**
-   * The property class.
+   * The property class: by its name, or a strength of one's own.
    */
-  class: "4.6" | "5.8" | "8.8" | "10.9" | "12.9" | "grade 5" | "grade 8";
+  class:
+    | ("4.6" | "5.8" | "8.8" | "10.9" | "12.9" | "grade 5" | "grade 8")
+    | {
+        /**
+         * What it is called.
+         */
+        name: string;
+        /**
+         * Proof strength.
+         */
+        proof: string;
+      };
   /**
    * How it is tightened; loose when left out.
    */

@@ -44,7 +44,7 @@ export function Pane({ letter, pane, box, link, shared, models, chosen, onChoose
   const studies = view?.studies.map((s) => [s.name, s.name] as const) ?? [];
   const frames = study?.findings?.summary.frames ?? [];
   const kind = isShape(frames[pane.frame]) ? "ratio" : (extreme?.dimension ?? "ratio");
-  const scene = { low, high, flat: box.shape.dimension === 2, up: box.shape.up, keep, link };
+  const scene = { low, high, flat: box.shape.dimension === 2, up: box.shape.up, keep, link, triangles: (skin?.arrays.triangles?.length ?? 0) / 3 };
   return (
     <section className="relative min-h-0 overflow-hidden bg-gradient-to-b from-[#eff0ec] to-[#d9ded9]" aria-label={`Window ${letter}`} data-ready={skin ? "" : undefined}>
       {skin && found && (

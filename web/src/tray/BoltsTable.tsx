@@ -1,6 +1,7 @@
 import type { BoltForces } from "../api/types";
 import { useNote } from "../note/context";
 import { TextChip } from "../note/chips";
+import { nameOf } from "../note/joins";
 import { useDesk } from "../workspace/desk";
 import { DataTable, type Column } from "./DataTable";
 import { filledDown, pasted, setOwn, type Bolt } from "./ownBolts";
@@ -42,7 +43,7 @@ export function BoltsTable() {
       draw: (r) => <input type="checkbox" aria-label={`bolt ${r.number} is there`} checked={!own(r)?.off} onClick={(e) => e.stopPropagation()} onChange={(e) => void edit(r, (s) => setOwn(s, r.number, { off: !e.target.checked }))} />,
     },
     { key: "bolt", words: "bolt", kind: "text", value: (r) => r.label },
-    { key: "size", words: "size", kind: "text", value: (r) => `${r.statement.size} ${r.statement.class}` },
+    { key: "size", words: "size", kind: "text", value: (r) => `${nameOf(r.statement.size)} ${nameOf(r.statement.class)}` },
     { key: "grip", words: "grip", kind: "length", value: (r) => r.grip },
     {
       key: "tighten",

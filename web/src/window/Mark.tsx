@@ -1,9 +1,13 @@
-import { useFrame } from "@react-three/fiber";
+import { useLayoutEffect } from "react";
+import { useFrame, useThree } from "@react-three/fiber";
 import { Vector3, type Camera } from "three";
 
 /** Keeps an HTML label over a place of the model. */
 export function Follow({ at, label }: { at: [number, number, number]; label: HTMLElement | null }) {
-  useFrame(({ camera, size }) => putOver(label, at, camera, size));
+  const { camera, size } = useThree();
+  // At once, too: a label that comes or moves needs no new drawing of the part.
+  useLayoutEffect(() => putOver(label, at, camera, size), [label, at, camera, size]);
+  useFrame(() => putOver(label, at, camera, size));
   return null;
 }
 

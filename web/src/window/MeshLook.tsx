@@ -60,7 +60,7 @@ export function MeshLook({ scene }: { scene: SceneProps }) {
 
   return (
     <>
-      <Stage scene={{ ...scene, keep, cover: quality && shown ? CARD : undefined }}>
+      <Stage scene={{ ...scene, keep, cover: quality && shown ? CARD : undefined, triangles: (elements.arrays.triangles?.length ?? 0) / 3 }}>
         <ElementsScene elements={elements} bad={bad} good={good} onPoint={setPointed} />
       </Stage>
       <Card>

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from "react";
+import { memo, useLayoutEffect, useMemo } from "react";
 import { useFrame, useThree, type ThreeEvent } from "@react-three/fiber";
 import { Mesh, type BufferAttribute, type Intersection, type Raycaster, type Vector2 } from "three";
 import type { Arrays } from "../api/client";
@@ -39,8 +39,8 @@ export interface MeshSceneProps {
   onPick?: ((pointed: Pointed) => void) | undefined;
 }
 
-/** A meshed skin coloured by a field, deformed as much as wanted. */
-export function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, speed = 1, veiled, sides, banded = false, clip = null, still, onPoint, onPick }: MeshSceneProps) {
+/** A meshed skin coloured by a field, deformed as much as wanted; drawn anew only when something of it changes. */
+export const MeshScene = memo(function MeshScene({ skin, values, stops, low, high, limit, displacement, exaggeration = 0, animated = false, speed = 1, veiled, sides, banded = false, clip = null, still, onPoint, onPick }: MeshSceneProps) {
   const { invalidate } = useThree();
   const rest = skin.arrays.positions as Float32Array;
   const own = values.length !== rest.length / 3;
@@ -49,12 +49,12 @@ export function MeshScene({ skin, values, stops, low, high, limit, displacement,
   const ink = useMemo(() => inkMaterial(sides ? 0.5 : 0.85), [sides]);
   const plane = useMemo(() => clipOf(clip), [clip]);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     drawn.colour(values, veiled);
     invalidate();
   }, [drawn, values, veiled, invalidate]);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     const { range, limit: bound, bands, clip: at } = material.uniforms;
     if (range) (range.value as Vector2).set(low, high);
     if (bound) bound.value = limit ?? 1e30;
@@ -64,7 +64,7 @@ export function MeshScene({ skin, values, stops, low, high, limit, displacement,
     invalidate();
   }, [material, ink, low, high, limit, banded, plane, invalidate]);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     drawn.place(displacement, exaggeration);
     drawn.measure();
     invalidate();
@@ -116,6 +116,6 @@ export function MeshScene({ skin, values, stops, low, high, limit, displacement,
       <lineSegments geometry={drawn.ink} material={ink} />
     </>
   );
-}
+});
 
 const distance = (at: [number, number, number], to: { x: number; y: number; z: number }) => (at[0] - to.x) ** 2 + (at[1] - to.y) ** 2 + (at[2] - to.z) ** 2;

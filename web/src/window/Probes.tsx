@@ -1,5 +1,5 @@
-import type { RefObject } from "react";
-import { useFrame } from "@react-three/fiber";
+import { useEffect, type RefObject } from "react";
+import { useFrame, useThree, type RootState } from "@react-three/fiber";
 import type { Arrays } from "../api/client";
 import type { FieldMeta, SkinMeta } from "../api/results";
 import { useDesk, type Probe } from "../workspace/desk";
@@ -27,7 +27,11 @@ export function useProbes(mesh: string | null) {
 
 /** In the scene: keeps the labels of a box over their places, in the same order. */
 export function ProbeMarks({ places, box }: { places: [number, number, number][]; box: RefObject<HTMLElement | null> }) {
-  useFrame(({ camera, size }) => places.forEach((at, i) => putOver(box.current?.children[i] as HTMLElement | undefined, at, camera, size)));
+  const seen = useThree();
+  const put = ({ camera, size }: Pick<RootState, "camera" | "size">) => places.forEach((at, i) => putOver(box.current?.children[i] as HTMLElement | undefined, at, camera, size));
+  // A label that comes needs no new drawing of the part.
+  useEffect(() => put(seen));
+  useFrame(put);
   return null;
 }
 

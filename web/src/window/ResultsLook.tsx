@@ -6,6 +6,7 @@ import type { ResonanceFinding, StudyState, SweepFinding } from "../api/types";
 import { ChoiceChip } from "../note/chips";
 import { useNote } from "../note/context";
 import { digits } from "../ui/units";
+import { useSteady } from "../ui/useSteady";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
 import { apartSkin } from "./apartSkin";
@@ -82,6 +83,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   const [pointLabel, setPointLabel] = useState<HTMLElement | null>(null);
   const [load, setLoad] = useState<Glyph | null>(null);
   const [spotLabel, setSpotLabel] = useState<HTMLElement | null>(null);
+  const pick = useSteady((told: Pointed) => rest && found && put(told.corner, cornerAt(rest, rest.arrays.positions as Float32Array, found.arrays.moved as Float32Array, 0, told.corner)));
   const busy = view.runs.some((r) => r.state === "running" || r.state === "queued");
 
   if (!study) return <Empty text="There is no study yet: press / and write static." />;
@@ -101,7 +103,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
   if (!skin || !rest || !found) return <Empty text="Reading the result…" />;
 
   const displacement = found.arrays.moved as Float32Array;
-  const vectors = still ? null : desk.arrows === "displacement" ? displacement : desk.arrows === "reaction" && reactions ? together(reactions.arrays) : null;
+  const vectors = still ? null : desk.arrows === "displacement" ? displacement : desk.arrows === "reaction" && reactions ? together(reactions.arrays) : desk.arrows === "cut" ? drivenOf(displacement, found.arrays.driven) : null;
   const extremes = found.meta.extremes[field];
   if (!extremes) return <Empty text="Reading the field…" />;
   const { limit, leastTells, scale, factor, weakened, shape, kind, peak, collapse } = lookOf(view, study, field, frame, extremes, ends, exaggeration);
@@ -115,8 +117,8 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
 
   return (
     <>
-      <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? COVERED.strip : COVERED.one }}>
-        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} speed={speed} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={(told) => put(told.corner, cornerAt(rest, rest.arrays.positions as Float32Array, displacement, 0, told.corner))} />
+      <Stage scene={{ ...scene, ...box, cover: frames.length > 1 ? COVERED.strip : COVERED.one, triangles: (skin.arrays.triangles?.length ?? 0) / 3 }}>
+        <FieldScene skin={skin} found={found} field={field} scale={scale} limit={limit?.allowed ?? null} exaggeration={factor} animated={animated && !grows && !staged} speed={speed} banded={banded} clip={clip} still={rest.arrays.positions as Float32Array} laid={laid} onPoint={setPointed} onPick={pick} />
         {desk.ghost && <Ghost skin={skin} />}
         <ProbeMarks places={animated ? [] : probes.map((p) => cornerAt(rest, skin.arrays.positions as Float32Array, displacement, factor, p.corner))} box={labels} />
         {vectors && <Arrows positions={skin.arrays.positions as Float32Array} displacement={displacement} exaggeration={factor} vectors={vectors} size={view.shape.size ?? 1} />}
@@ -224,7 +226,7 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
             {!still && (
               <span className="flex items-center gap-1">
                 <span className="text-faint">arrows</span>
-                <ChoiceChip label="arrows" value={desk.arrows} options={ARROWS} onChoose={(v) => set({ arrows: v })} />
+                <ChoiceChip label="arrows" value={desk.arrows} options={found.arrays.driven ? [...ARROWS, ["cut", "what the whole hands on"] as const] : ARROWS} onChoose={(v) => set({ arrows: v })} />
               </span>
             )}
             {!still && found.arrays["diagram at"] && (
@@ -256,6 +258,9 @@ export function ResultsLook({ scene, study }: { scene: SceneProps; study: StudyS
 }
 
 const diagramOf = (arrays: Arrays<unknown>["arrays"]) => ({ at: arrays["diagram at"], moved: arrays["diagram moved"], axes: arrays["diagram axes"], values: arrays["diagram values"] }) as DiagramArrays;
+
+/** The movement where the whole of a close-up drives it, none elsewhere. */
+const drivenOf = (moved: Float32Array, driven: Float32Array | Int32Array | undefined) => driven ? moved.map((c, i) => c * (driven[Math.floor(i / 3)] ?? 0)) : null;
 
 /** Three components as one list of vectors. */
 function together(arrays: Arrays<unknown>["arrays"]): Float32Array {

@@ -40,7 +40,7 @@ interface Desk {
   /** What bodies are coloured by. */
   colours: "" | "material" | "section";
   /** A vector that is drawn as arrows, and the force drawn along members. */
-  arrows: "" | "displacement" | "reaction" | "load";
+  arrows: "" | "displacement" | "reaction" | "load" | "cut";
   diagram: "" | "N" | "V2" | "V3" | "T" | "M2" | "M3";
   /** Bodies that are not drawn. */
   hidden: string[];

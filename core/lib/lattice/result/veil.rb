@@ -18,27 +18,33 @@ module Lattice
         @depth = depth
       end
 
+      ON_CUT = 0.02 # of the depth, within which a point lies on the cut itself
+
       # @return [Numo::Bit] [p] of the points of the mesh
-      def points
-        @points ||= begin
-          at = @grid.nodes[@grid.points.nodes, true]
-          next_to_ball(at) || next_to_faces(at) || @sides.map { |axis, place| (at[true, axis] - place).abs < @depth }.reduce(:|) || Numo::Bit.zeros(@grid.points.size)
-        end
+      def points = @points ||= within(@depth)
+
+      # @return [Numo::Bit] [p] those that move as the whole does
+      def on_cut = @on_cut ||= within(@depth * ON_CUT)
+
+      # @param depth [Float] m
+      def within(depth)
+        at = @grid.nodes[@grid.points.nodes, true]
+        next_to_ball(at, depth) || next_to_faces(at, depth) || @sides.map { |axis, place| (at[true, axis] - place).abs < depth }.reduce(:|) || Numo::Bit.zeros(@grid.points.size)
       end
 
       # @return [Numo::Bit, nil]
-      def next_to_ball(points)
-        @ball && (Shape::Vectors.norm(points - Numo::DFloat.cast(@ball.first(3)).reshape(1, 3)) - @ball[3]).abs < @depth
+      def next_to_ball(points, depth)
+        @ball && (Shape::Vectors.norm(points - Numo::DFloat.cast(@ball.first(3)).reshape(1, 3)) - @ball[3]).abs < depth
       end
 
       # @return [Numo::Bit, nil]
-      def next_to_faces(points)
+      def next_to_faces(points, depth)
         return unless @near
 
         faces = @grid.nodes[Algebra::Gather.distinct(@near.filter_map { |key| @grid.places[key.map(&:to_s)] }), true].dup
-        boxed = (0..2).map { |k| (points[true, k] > faces[true, k].min - @depth) & (points[true, k] < faces[true, k].max + @depth) }.reduce(:&).where
+        boxed = (0..2).map { |k| (points[true, k] > faces[true, k].min - depth) & (points[true, k] < faces[true, k].max + depth) }.reduce(:&).where
         Numo::Bit.zeros(points.shape[0]).tap do |found|
-          boxed.to_a.each_slice(CHUNK) { |rows| found[rows] = apart(points[rows, true].dup, faces) < @depth }
+          boxed.to_a.each_slice(CHUNK) { |rows| found[rows] = apart(points[rows, true].dup, faces) < depth }
         end
       end
 

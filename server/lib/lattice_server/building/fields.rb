@@ -114,10 +114,10 @@ module LatticeServer
         known.find { |key| key.to_s == name } || raise(Problem.new(422, "“#{name}” is not a measure of elements", cure: "Known: #{known.join(', ')}."))
       end
 
-      # How it moves, members as solid sections, what is veiled, and cracks.
+      # How it moves, members as solid sections, what is veiled, what the whole drives, and cracks.
       def of_frame(result, frame)
         arrays = { "moved" => Numo::SFloat.cast(movement(result, frame)[drawn.nodes, true]) }.merge(members(result, frame))
-        arrays["veiled"] = Numo::SFloat.cast(result.veil.points[drawn.points]) if result.veil
+        arrays.update(%w[veiled driven].zip([result.veil.points, result.veil.on_cut].map { |of| Numo::SFloat.cast(of[drawn.points]) }).to_h) if result.veil
         cracks = result.envelope?(frame) ? nil : result.state(frame).cracks
         arrays["cracks"] = Numo::SFloat.cast(cracks) if cracks
         arrays

@@ -1,9 +1,11 @@
+import { useBolts, type LibraryBolt } from "../../api/hooks";
 import type { BoltsFinding, Of } from "../../api/types";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { CaseChip } from "../loadChips";
 import { FlagChip } from "../FlagChip";
 import { TargetChip } from "../TargetChip";
+import { nameOf, type Named } from "../joins";
 import { imperial } from "../template";
 import { Verdict } from "../Verdict";
 import { entry } from "./entry";
@@ -23,8 +25,28 @@ const BEGUN: Record<Exclude<How, "loose">, NonNullable<Bolt["tighten"]>> = { for
 
 const howOf = ({ tighten }: Bolt): How => (!tighten ? "loose" : "force" in tighten ? "force" : "torque" in tighten ? "torque" : "proof");
 
+/** What may be chosen: what ships, one's own, and what the note holds of one's own. */
+function known(ships: readonly string[], held: Named, own: readonly LibraryBolt[]) {
+  return [...new Set([...ships, nameOf(held), ...own.map((b) => b.name)])].map((name) => [name, name] as const);
+}
+
+/** A size that ships keeps the class; a bolt of one's own brings thread and strength, which the note then holds. */
+function sized(statement: Bolt, name: string, own: readonly LibraryBolt[]) {
+  const mine = own.find((b) => b.name === name);
+  const ships = SIZES.find((size) => size === name);
+  if (mine) {
+    const { diameter, pitch, stress_area, head, proof } = mine;
+    statement.size = { name, diameter, ...(pitch && { pitch }), ...(stress_area && { stress_area }), ...(head && { head }) };
+    statement.class = { name, proof };
+  } else if (ships) {
+    statement.size = ships;
+    if (typeof statement.class !== "string") statement.class = "8.8";
+  }
+}
+
 function BoltLine({ statement }: { statement: Bolt }) {
   const { view, shown, change } = useNote();
+  const own = useBolts().data?.own ?? [];
   const holes = view.shape.bolts[statement.id] ?? [];
   const edit = (apply: (s: Bolt) => void) => change(statement.id, (s) => s.kind === "bolt" && apply(s));
   const how = howOf(statement);
@@ -33,8 +55,8 @@ function BoltLine({ statement }: { statement: Bolt }) {
   const found = study?.findings?.findings.find((f): f is BoltsFinding => f.kind === "bolts" && f.statement === statement.id);
   return (
     <>
-      Bolts <ChoiceChip label="size" value={statement.size} options={SIZES.map((s) => [s, s] as const)} onChoose={(v) => void edit((s) => (s.size = v))} /> of class{" "}
-      <ChoiceChip label="class" value={statement.class} options={CLASSES.map((s) => [s, s] as const)} onChoose={(v) => void edit((s) => (s.class = v))} /> go through <TargetChip statement={statement} kinds={["faces", "edges"]} />,{" "}
+      Bolts <ChoiceChip label="size" value={nameOf(statement.size)} options={known(SIZES, statement.size, own)} onChoose={(v) => void edit((s) => sized(s, v, own))} /> of class{" "}
+      <ChoiceChip label="class" value={nameOf(statement.class)} options={known(CLASSES, statement.class, [])} onChoose={(v) => void edit((s) => void (s.class = CLASSES.find((c) => c === v) ?? s.class))} /> go through <TargetChip statement={statement} kinds={["faces", "edges"]} />,{" "}
       <ChoiceChip
         label="tightening"
         value={how}

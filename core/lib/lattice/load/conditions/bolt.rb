@@ -35,6 +35,7 @@ module Lattice
 
         def check!
           super
+          thread.check!(statement)
           wrong = BoltHoles.new(problem.parts, places).wrong
           raise statement.fault("“#{wrong.name}” is no hole", path: "target", cure: "Choose walls of holes in solids, or rims of holes in shells.") if wrong
 
