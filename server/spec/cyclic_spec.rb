@@ -16,6 +16,15 @@ RSpec.describe LatticeServer::App do
     [last_response.status, JSON.parse(last_response.body)]
   end
 
+  it "tells the curve of damping by mass and stiffness, and none of what cannot damp" do
+    both = { "from" => "50 Hz", "from_ratio" => "2 %", "to" => "600 Hz", "to_ratio" => "3 %" }
+    wrong = study("harmonic", of: "vibration", from: "50 Hz", to: "600 Hz", rayleigh: both.merge("to" => "10 Hz")).merge("id" => "wrong", "name" => "wrong")
+    made = new_model(model({}, study("vibration", modes: 4), study("harmonic", of: "vibration", from: "50 Hz", to: "600 Hz", rayleigh: both), wrong))
+    curves = api_get("/models/#{made['id']}")[1]["dampings"]
+    expect(curves.keys).to eq(["harmonic"])
+    expect(curves["harmonic"]).to include("ends" => [[50.0, 0.02], [600.0, 0.03]], "mass" => be_positive, "stiffness" => be_positive)
+  end
+
   it "keeps a sweep as sums of its shapes: amplitudes of any frequency, and the envelope, are read out of it" do
     made = new_model(model({ body: { "thickness" => "10.7 mm" } }, study("vibration", modes: 4), study("harmonic", of: "vibration", from: "50 Hz", to: "600 Hz", points: 12)))
     %w[vibration harmonic].each { |name| solve(made, name) }

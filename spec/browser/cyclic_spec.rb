@@ -35,6 +35,12 @@ RSpec.describe "What swings, wears and warms" do
     expect(page).to have_text("an envelope does not move")
     tab("Modes")
     within("table[aria-label='Modes of the sweep']") { expect(page).to have_css("tbody tr", count: 6).and have_text("97") }
+    within("##{sweep}") { click_button "by mass and stiffness" }
+    fill(sweep, "second ratio", "6 %")
+    find("##{sweep} [aria-label='damping curve: curve']").click
+    expect(page).to have_css(".popover svg[aria-label='Damping over frequency']").and have_css(".popover", text: /α = [\d.]+ 1.s by mass, β = [\d.e×⁻−-]+.* s by stiffness/)
+    press(:escape)
+    within("##{sweep}") { click_button "one ratio" }
     fill(sweep, "damping", "120 %")
     expect(page).to have_text("critical or over it: nothing would swing")
   end

@@ -113,4 +113,29 @@ RSpec.describe "Places of a result" do
     fill(bolts, "size", "M12")
     expect(page).to have_css("##{bolts} [aria-label='class: 8.8']")
   end
+
+  def beside(chip, item)
+    find("button[aria-label^='#{chip}:']").click
+    find("[role=menuitem]", text: item, match: :first).click
+  end
+
+  it "sets a model beside its older revision, on another mesh, and tells what changed" do
+    bar("Before and after", "−y")
+    solve
+    fill(ids.find { |id| page.has_css?("##{id} [aria-label='force: 2 kN']", wait: 0) }, "force", "1 kN")
+    fill(ids.find { |id| page.has_css?("##{id} [aria-label='size: 10 mm']", wait: 0) }, "size", "7 mm")
+    solve
+    click_button "Side by side"
+    expect(page).to have_css("section[data-ready] canvas", count: 2)
+    beside("model B", /\Arevision \d+/)
+    beside("field", "displacement, size")
+    # Twice the force on a coarser mesh: the older one moves twice as far.
+    within("table[aria-label='Findings compared']") { expect(page).to have_css("tbody tr", text: /displacement.*\+(9\d|10\d)\.\d %/) }
+    click_button "A − B"
+    expect(page).to have_css("section[aria-label='Window B'][data-ready]", text: /A − B, B read at the points of A/)
+    click_button "A − B"
+    beside("field", "von Mises")
+    beside("averaging A", "by element")
+    expect(page).to have_css("section[aria-label='Window A'] button[aria-label='averaging A: by element']")
+  end
 end

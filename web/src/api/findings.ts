@@ -47,6 +47,16 @@ export interface EquilibriumFinding {
   holds: boolean;
 }
 
+/** That a linear answer turns far: rad, where (m), and in which frame. */
+export interface TurnsFinding {
+  kind: "turns";
+  statement: string;
+  angle: number;
+  at: [number, number, number];
+  frame: number;
+  frame_name: string | null;
+}
+
 /** A field along a path, null where it is outside, frame by frame. */
 export interface AlongPath {
   quantity: string;
@@ -183,7 +193,7 @@ export interface BucklingFinding {
   holds: boolean;
 }
 
-export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | CollapseFinding | StagesFinding | StrengthFinding | ShakingFinding | StoreysFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | PathFinding;
+export type Finding = ModesFinding | ResonanceFinding | BucklingFinding | CollapseFinding | StagesFinding | StrengthFinding | ShakingFinding | StoreysFinding | GaugeFinding | SweepFinding | PowerFinding | LifeFinding | HeatFinding | TransientFinding | SectionFinding | LadderFinding | CloseUpFinding | BoltsFinding | BarsFinding | MembersFinding | LimitFinding | HandCheckFinding | EquilibriumFinding | TurnsFinding | PathFinding;
 
 /** What a load pushes in all, as it came to the nodes; moments about the origin. */
 export interface LoadTotal {

@@ -1,6 +1,7 @@
 import type { EquilibriumFinding, HandCheckFinding, LimitFinding, StudyState } from "../api/types";
 import { percent } from "../ui/units";
 import { useNote } from "./context";
+import { Turns } from "./Turns";
 
 /** What a study's result says, in the words of the note. */
 export function StudyFindings({ study }: { study: StudyState }) {
@@ -32,6 +33,7 @@ export function StudyFindings({ study }: { study: StudyState }) {
       <b className="font-semibold">{shown.text(bent.peaks.displacement.value, "length")}</b>
       {named(bent)}
       {mass !== null && <>, mass {shown.text(mass, "mass")}</>}.
+      <Turns study={study} />
       {findings.first && (
         <>
           {" "}

@@ -43,6 +43,10 @@ module Lattice
         ["reactions balance the loads", "#{Kernel.format('%.4f', finding[:value] * 100)} %", "", finding[:holds] ? "holds" : "fails"]
       end
 
+      def turns(finding)
+        ["turns far#{" in #{finding[:frame_name]}" if finding[:frame_name]}", shown(finding[:angle], "angle"), "", "a collapse study, which follows large displacements, would differ"]
+      end
+
       def hand_check(finding)
         as = finding[:plate] ? "#{finding[:plate]} plate" : "#{finding[:beam]} beam"
         computed = finding[:computed] ? shown(finding[:computed], finding[:dimension]) : "no such shape"

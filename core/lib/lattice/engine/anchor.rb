@@ -5,6 +5,10 @@ module Lattice
     # A tie that comes in a stage: pulled with its force while that stage runs, and locked at its end; bonded along the rest of its
     # line, stress-free as it comes.
     class Anchor
+      include Memory
+
+      remembers :@state, :@force, :@start
+
       attr_reader :condition
 
       # @param structure [System::Structure]
@@ -62,6 +66,12 @@ module Lattice
       end
 
       def commit = @bond.commit
+      def memory = super.merge(bond: @bond.memory)
+
+      def recall(memory)
+        @bond.recall(memory[:bond])
+        super(memory.except(:bond))
+      end
 
       # @param level [Float] of the stage
       # @return [Hash, nil] N of one tie in its free part and at the most along its bonded part, nil while it is not there

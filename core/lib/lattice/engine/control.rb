@@ -8,6 +8,8 @@ module Lattice
 
       # The level grows by a given amount.
       class Level
+        include Memory
+
         # @param size [Float] the first increment of the level
         # @param upto [Float] the level it ends at
         # @param most [Float] of an increment against the first
@@ -38,6 +40,8 @@ module Lattice
         RUNS = 10.0 # times as far for the same step
         AT_FIRST = 3 # increments that are taken as they are
 
+        remembers :@rates
+
         def initialize(upto) = super(FIRST, upto, 1.0)
 
         def takes?(moved, more)
@@ -52,6 +56,10 @@ module Lattice
       # procedure that handles snap-through, 1981; which way it goes after Y. T. Feng, D. Perić, D. R. J. Owen, A new criterion for
       # determination of initial loading parameter in arc-length methods, 1996.
       class Arc
+        include Memory
+
+        remembers :@first, :@length
+
         # @param size [Float] the first increment of the level
         # @param moves [Numo::Int32] the unknowns that count: movements, not turns
         # @param farthest [Float] m that anything may move in an increment

@@ -4,6 +4,10 @@ module Lattice
   module Engine
     # Bars embedded in elements, which follow their strain and flow at the strength of their material, where it has one.
     class Embedded
+      include Memory
+
+      remembers :@plastic, :@trial
+
       SOFT = 0.01 # of their stiffness, in the tangent of what flows
 
       # @param bars [System::Bars]

@@ -6,6 +6,9 @@ module Lattice
     # what springs, bolts and links add, which stay as they are drawn.
     class Equations
       include Telling
+      include Memory
+
+      remembers :@from, :@more, :@base, :@push, :@given
 
       # push [unknowns] and given [unknowns]: loads and prescribed movements of a unit of level; base [unknowns]: loads at level zero
       attr_reader :structure, :push, :given, :base
@@ -188,7 +191,19 @@ module Lattice
         touches.each(&:keep)
       end
 
+      # What all its parts remember.
+      def memory = super.merge(parts: remembering.map { |one| one&.memory })
+
+      # Of equations that have been brought to the same stage.
+      # @param memory [Hash]
+      def recall(memory)
+        remembering.zip(memory[:parts]) { |one, mine| one&.recall(mine) }
+        super(memory.except(:parts))
+      end
+
       private
+
+      def remembering = [*@parts, @embedded, *@anchors, *touches, @tightening]
 
       # [e, 3] N/m between the ends of members
       def spread_at(spread, level) = (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..])

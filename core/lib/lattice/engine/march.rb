@@ -5,6 +5,9 @@ module Lattice
     # Goes along a path of equilibrium in increments: Newton's method in each; increments that do not come to rest are halved,
     # those that do so easily grow.
     class March
+      include Memory
+
+      remembers :@scale, :@acts, :@more, :@failed, :@cuts, :@along, :@last
       TOLERANCE = 1e-6
       ROUNDING = 4.0 # times the unit of rounding, in places as large as the part
       LOOSEST = 1e-3
@@ -20,7 +23,14 @@ module Lattice
 
       # An increment that has come to rest. residuals: what was left over, iteration by iteration, against what acts; lower: pivots
       # below zero, directions in which the part does not resist; slope: of the level over the length of the way, 1/m; read: see Equations#read.
-      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower, :slope, :read, keyword_init: true)
+      Increment = Struct.new(:level, :pose, :push, :internal, :residuals, :lower, :slope, :read, keyword_init: true) do
+        # @return [Hash] plain data, see .of
+        def record = to_h.merge(pose: [pose.moved, pose.turns])
+
+        # @param record [Hash]
+        # @param dofs [System::Dofs]
+        def self.of(record, dofs) = new(**record, pose: Pose.new(dofs, *record[:pose]))
+      end
 
       # cuts: how often an increment was halved; worst: the unknown where most was left over last; failed: the lowest level at
       # which nothing came to rest since the last that did
@@ -38,15 +48,29 @@ module Lattice
         @factors = Factors.new
       end
 
+      # What it remembers, to go on from here.
+      def memory = super.merge(control: @control.memory)
+
+      # Goes on from an increment that had come to rest.
+      # @param memory [Hash] see #memory, at that increment
+      # @param found [Increment]
+      # @yield as #call
+      # @return [String]
+      def go_on(memory, found, &)
+        @control.recall(memory[:control])
+        recall(memory.except(:control))
+        @scale *= growth(found.residuals.size)
+        call(found.pose, found.level, &)
+      end
+
       # @param pose [Pose] to start from, at rest
       # @param level [Float]
       # @yield [Increment] each that has come to rest; answers :stop to go no further
       # @return [String] why it ended: "done", or "no further"
       def call(pose, level = 0.0)
-        @scale = 1.0
-        last = nil
+        @scale ||= 1.0
         loop do
-          found = increment(pose, level, last)
+          found = increment(pose, level)
           unless found
             @equations.back
             @cuts += 1
@@ -55,7 +79,7 @@ module Lattice
             next
           end
           found = held(found) or return "no further"
-          last = found.pose.moved - pose.moved
+          @last = found.pose.moved - pose.moved
           @failed = nil if @failed && @failed <= found.level
           @acts = [@acts || 0.0, norm(found.internal)].max
           pose = found.pose
@@ -85,14 +109,14 @@ module Lattice
       end
 
       # @return [Increment, nil] nil where it does not come to rest
-      def increment(pose, level, last)
+      def increment(pose, level)
         unless @along
           @equations.bear(level)
           @rested ||= @equations.call(pose)[1]
           @factors.of(@constraints.reduce(@rested)) or return
           @along = along(@rested)
         end
-        more, @scale = @control.predict(@along, @scale, last, level)
+        more, @scale = @control.predict(@along, @scale, @last, level)
         moved = @along * more
         @along = nil
         iterate(pose, level, moved, more)

@@ -5,6 +5,10 @@ module Lattice
     # Bolts in stages: while the case that they are tightened in grows, each pulls with the force that it is to have then; else it
     # keeps the shortening that it came to.
     class Tightening
+      include Memory
+
+      remembers :@shortening, :@from, :@upto, :@pulling
+
       # @param structure [System::Structure]
       def initialize(structure)
         @structure = structure

@@ -7,6 +7,10 @@ module Lattice
     # pressure of the correction before, which keeps the tangent symmetric.
     # M. A. Puso, T. A. Laursen, A mortar segment-to-segment contact method for large deformation solid mechanics, 2004.
     class Touch
+      include Memory
+
+      remembers :@pressure, :@held, :@last, :@fresh, :@kept
+
       V = Shape::Vectors
       STIFF = 100.0 # of E / h, of the bed
       GRIP = 1.0 # of E / h, of what friction holds

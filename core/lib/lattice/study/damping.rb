@@ -16,7 +16,7 @@ module Lattice
       # @param frequencies [Numo::DFloat] natural ones, Hz
       # @return [Numo::DFloat] damping ratio of each
       def of(frequencies)
-        ratios = rayleigh ? by_both(frequencies) : Numo::DFloat.zeros(frequencies.size) + (@study.quantity("damping", "ratio") || DEFAULT)
+        ratios = rayleigh ? rayleigh.of(frequencies) : Numo::DFloat.zeros(frequencies.size) + (@study.quantity("damping", "ratio") || DEFAULT)
         own.each_with_index { |mode, i| ratios[mode["mode"] - 1] = @study.quantity("damping_of.#{i}.ratio", "ratio") if mode["mode"] <= ratios.size }
         ratios.clip(0, MOST)
       end
@@ -33,35 +33,28 @@ module Lattice
         check_rayleigh if rayleigh
       end
 
+      # @return [Rayleigh, nil] where it is by mass and stiffness
+      def rayleigh
+        return unless @study["rayleigh"]
+
+        @rayleigh ||= begin
+          low, high = %w[from to].map { |key| @study.quantity("rayleigh.#{key}", "frequency") }
+          Rayleigh.new(low, high, %w[from_ratio to_ratio].map { |key| @study.quantity("rayleigh.#{key}", "ratio") })
+        end
+      end
+
       private
 
       def own = @study["damping_of"] || []
 
-      # Frequency and ratio, twice.
-      def rayleigh = @study["rayleigh"] && %w[from from_ratio to to_ratio].map { |key| @study.quantity("rayleigh.#{key}", key.end_with?("ratio") ? "ratio" : "frequency") }
-
       def check_rayleigh
-        low, _, high, = rayleigh
+        low, high = %w[from to].map { |key| @study.quantity("rayleigh.#{key}", "frequency") }
         raise @study.fault("the two frequencies of its damping are not in order", path: "rayleigh.to", cure: "Give the lower one first.") unless low.positive? && high > low
-        return if parts.min >= 0
+        return if rayleigh.parts.min >= 0
 
-        part = parts[0].negative? ? "mass" : "stiffness"
+        part = rayleigh.parts[0].negative? ? "mass" : "stiffness"
         raise @study.fault("with these two ratios the part of its damping by #{part} would be below zero, and drive what it should damp", path: "rayleigh.to_ratio",
                                                                                                                                           cure: "Bring the two ratios nearer to each other.")
-      end
-
-      # α and β of α M + β K: ζ = α / 2ω + β ω / 2, from the ratios at two frequencies. Lord Rayleigh, The Theory of Sound, 1877.
-      def parts
-        low, first, high, second = rayleigh
-        one, two = [low, high].map { |f| 2 * Math::PI * f }
-        beta = 2 * ((second * two) - (first * one)) / ((two**2) - (one**2))
-        [(2 * first * one) - (beta * (one**2)), beta]
-      end
-
-      def by_both(frequencies)
-        speeds = (frequencies * 2 * Math::PI).clip(1e-9, nil)
-        alpha, beta = parts
-        (alpha / speeds / 2) + (speeds * beta / 2)
       end
     end
   end

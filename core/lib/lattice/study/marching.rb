@@ -20,7 +20,18 @@ module Lattice
         end
       end
 
+      # @param waypoints [Waypoints]
+      def by(waypoints)
+        @waypoints = waypoints
+        self
+      end
+
       private
+
+      def waypoints = @waypoints ||= Waypoints::None.new
+
+      # Says from where it goes on.
+      def goes_on(words) = @monitor.log("It goes on from #{words}, where it was stopped.")
 
       # @param weights [Numo::DFloat] [cases] of the loads that grow
       # @param nodes [Numo::DFloat] [n, 3] where they start

@@ -47,13 +47,15 @@ module Lattice
       # @return [Numo::DFloat] [k, unknowns] how all would move with the ground
       def shapes(dofs) = Numo::DFloat.vstack(directions.map { |d| dofs.along(d.along).reshape(1, dofs.size) })
 
-      # @return [Array(Float, Float)] of damping by mass, 1/s, and by stiffness, s. Lord Rayleigh, The Theory of Sound, 1877.
-      def damping
-        ratio, longer, shorter = %w[ratio longer shorter].map { |key| @study.quantity("periods.#{key}", key == "ratio" ? "ratio" : "time") } if @study["periods"]
-        return [0.0, 0.0] unless ratio
+      # @return [Array(Float, Float)] of damping by mass, 1/s, and by stiffness, s
+      def damping = rayleigh&.parts || [0.0, 0.0]
 
-        one, two = [longer, shorter].map { |period| 2 * Math::PI / period }
-        [2 * ratio * one * two / (one + two), 2 * ratio / (one + two)]
+      # @return [Rayleigh, nil]
+      def rayleigh
+        return unless @study["periods"]
+
+        ratio, longer, shorter = periods
+        Rayleigh.new(1 / longer, 1 / shorter, [ratio, ratio])
       end
 
       # @return [Array<Array(String, Float)>, nil] motions and scales of many runs
@@ -93,8 +95,10 @@ module Lattice
         raise @study.fault("it shakes twice along the same direction", path: "ground", cure: "Give each record a direction of its own.")
       end
 
+      def periods = %w[ratio longer shorter].map { |key| @study.quantity("periods.#{key}", key == "ratio" ? "ratio" : "time") }
+
       def check_damping
-        ratio, longer, shorter = %w[ratio longer shorter].map { |key| @study.quantity("periods.#{key}", key == "ratio" ? "ratio" : "time") }
+        ratio, longer, shorter = periods
         raise @study.fault("a damping ratio of #{ratio} is none that swings", path: "periods.ratio", cure: "Give a ratio such as 3 %.") unless ratio >= 0 && ratio < 1
         return if shorter.positive? && longer > shorter
 

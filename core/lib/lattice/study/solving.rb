@@ -33,6 +33,10 @@ module Lattice
       # @return [Solving]
       def on(grid) = tap { @grid = grid }
 
+      # @param study [Model::Statement]
+      # @return [Waypoints, Waypoints::None] where it has come to; kept where the keeper does so
+      def waypoints(study) = @keeper.respond_to?(:waypoints) ? @keeper.waypoints(@problem.study_digest(study)) : Waypoints::None.new
+
       # @return [Mesh::Grid]
       def grid = @grid ||= @keeper.keep(:mesh, @problem.mesh_digest) { @problem.mesh(@monitor) }
 

@@ -16,7 +16,7 @@ module LatticeServer
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
         { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions,
-                              bends: bends, views: views)[1...-1],
+                              bends: bends, dampings: dampings, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops,
@@ -44,6 +44,16 @@ module LatticeServer
           [one.statement.id, { bars: one.places, curves: young ? one.bending(young) : [] }]
         rescue Lattice::InvalidInput
           [one.statement.id, nil]
+        end.compact
+      end
+
+      # Of every study that is damped by mass and stiffness, how much at which frequency.
+      def dampings
+        @document.active("study").to_h do |study|
+          rayleigh = (study["periods"] ? Lattice::Study::Shaken.new(@problem, study) : Lattice::Study::Damping.new(study)).rayleigh
+          [study.id, (rayleigh.to_h if rayleigh&.damps?)]
+        rescue Lattice::InvalidInput
+          [study.id, nil]
         end.compact
       end
 

@@ -6,6 +6,7 @@ import { useNote } from "../context";
 import { fresh, type Template } from "../template";
 import { useCases } from "../useCases";
 import { useStatement } from "../useStatement";
+import { DampingCurve } from "./DampingCurve";
 import { OfChip, studiesOf } from "./OfChip";
 
 type Study = Of<"study">;
@@ -120,6 +121,7 @@ export function Damped({ statement }: { statement: Study }) {
         <>
           damped by mass and stiffness, <TextChip label="first ratio" value={rayleigh.from_ratio} onCommit={(v) => edit((s) => s.rayleigh && (s.rayleigh.from_ratio = v))} /> at <TextChip label="first at" value={rayleigh.from} onCommit={(v) => edit((s) => s.rayleigh && (s.rayleigh.from = v))} /> and{" "}
           <TextChip label="second ratio" value={rayleigh.to_ratio} onCommit={(v) => edit((s) => s.rayleigh && (s.rayleigh.to_ratio = v))} /> at <TextChip label="second at" value={rayleigh.to} onCommit={(v) => edit((s) => s.rayleigh && (s.rayleigh.to = v))} />
+          <DampingCurve study={statement.id} />
           <button className={quiet} onClick={() => void edit((s) => void delete s.rayleigh)}>
             one ratio
           </button>

@@ -9,6 +9,7 @@ import { NamesChips } from "../NamesChips";
 import { fresh, type Template } from "../template";
 import { useStatement } from "../useStatement";
 import { DriftAtMost, Held } from "./building";
+import { DampingCurve } from "./DampingCurve";
 import { AXES } from "./harmonic";
 
 type Study = Of<"study">;
@@ -88,6 +89,7 @@ function Damping({ statement }: { statement: Study }) {
       {periods && (
         <>
           : <TextChip label="ratio" value={periods.ratio} onCommit={(v) => set("ratio", v)} /> at periods of <TextChip label="longer" value={periods.longer} onCommit={(v) => set("longer", v)} /> and <TextChip label="shorter" value={periods.shorter} onCommit={(v) => set("shorter", v)} />
+          <DampingCurve study={statement.id} />
           {known.length > 1 && <span className="font-sans text-[12px] text-faint"> (its shapes swing with {known.map((p) => shown.text(p, "time")).join(", ")})</span>}
         </>
       )}

@@ -8,6 +8,10 @@ module Lattice
       # stay, so that nothing can fail to come to rest; how far its stress strays from what its strain then brings bounds the increment.
       # J. Oliver, A. E. Huespe, J. C. Cante, An implicit/explicit integration scheme to increase computability, 2008.
       class Cracked
+        include Engine::Memory
+
+        remembers :@seen, :@trial, :@moduli, :@next, :@strains, :@last, :@strays
+
         TORN = 0.1 # strain from which on nothing is left
 
         # @param piece [ContinuumPiece] in plane stress

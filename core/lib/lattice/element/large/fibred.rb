@@ -9,6 +9,9 @@ module Lattice
       # E. Spacone, F. C. Filippou, F. F. Taucer, Fibre beam-column model for non-linear analysis of R/C frames, 1996.
       class Fibred
         include Lobatto
+        include Engine::Memory
+
+        remembers :@committed
 
         NEAR = 1 - 1e-9
         ROUNDS = 30

@@ -6,6 +6,10 @@ module Lattice
       # What flow of the material takes from the elastic forces of a piece's elements: where points yield, the difference of their stress from
       # the elastic one, by the same strains as the elastic stiffness has. Sheets have points through their thickness.
       class Flowing
+        include Engine::Memory
+
+        remembers :@committed
+
         # Points of a thickness from -1 to 1 with its faces among them, and their weights: Simpson's rule over four parts, which is exact
         # while all is elastic, and when all flows.
         LAYERS = [1, 4, 2, 4, 2, 4, 2, 4, 1].each_with_index.map { |w, i| [(i - 4) / 4.0, w / 12.0] }.freeze

@@ -50,6 +50,10 @@ module Lattice
         # What has flowed stays.
         def commit = @flowing&.commit
 
+        # What its material has been through.
+        def memory = @flowing&.memory
+        def recall(memory) = memory && @flowing.recall(memory)
+
         # What acts between the ends of members that flow.
         # @param per_length [Numo::DFloat] [e, 3] N/m
         def bear(per_length) = @flowing&.bear(per_length)

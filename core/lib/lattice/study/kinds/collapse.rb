@@ -30,7 +30,7 @@ module Lattice
 
           def solve(solving, study)
             base = buckling!(solving.problem, study)
-            new(solving.problem, solving.grid, study, solving.monitor).from(base && solving.call(base)).call
+            new(solving.problem, solving.grid, study, solving.monitor).from(base && solving.call(base)).by(solving.waypoints(study)).call
           end
 
           def findings(problem, study, result)
@@ -116,18 +116,38 @@ module Lattice
         end
 
         def go
-          found = []
-          best = 0.0
-          pose = held
           march = Engine::March.new(@equations, control)
           yield march
-          @reason = march.call(pose) do |increment|
+          found, memory = been
+          walk = ->(&each) { memory ? march.go_on(memory[:march], found.last, &each) : march.call(held, &each) }
+          @reason = walk.call do |increment|
             found << increment
-            best = [best, increment.level].max
             tell(increment, found.size)
-            :stop if found.size >= @growth.increments || (@growth.upto && increment.level >= @growth.upto * (1 - 1e-9)) || increment.level < best * @growth.down_to || far?(increment)
+            waypoints.pass(increment.record) { { march: march.memory, equations: @equations.memory, held: @held&.record } }
+            :stop if there?(found)
           end
+          waypoints.done
           found
+        end
+
+        # What came to rest before it was stopped.
+        # @return [Array(Array<Engine::March::Increment>, Hash)] nothing, and nil, where it begins
+        def been
+          records, memory = waypoints.last
+          return [[], nil] unless memory
+
+          held = memory[:held] && Engine::March::Increment.of(memory[:held], @structure.dofs)
+          @held = held
+          @equations.recall(memory[:equations])
+          found = records.map { |record| Engine::March::Increment.of(record, @structure.dofs) }
+          goes_on("increment #{found.size}, load factor #{format('%.4g', found.last.level)}")
+          [found, memory]
+        end
+
+        # Whether it need not go further.
+        def there?(found)
+          increment = found.last
+          found.size >= @growth.increments || (@growth.upto && increment.level >= @growth.upto * (1 - 1e-9)) || increment.level < found.map(&:level).max * @growth.down_to || far?(increment)
         end
 
         # What acts first, and stays.

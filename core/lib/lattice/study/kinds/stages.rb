@@ -20,7 +20,7 @@ module Lattice
           end
 
           def signature(problem, study) = [Study::Stages.new(problem, study).signature, problem.yielding.signature, problem.at_rest.signature, *problem.acting]
-          def solve(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).call
+          def solve(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).by(solving.waypoints(study)).call
 
           def findings(problem, study, result)
             found = result.found[:stages]
@@ -66,7 +66,21 @@ module Lattice
           set_up(@stages[0].factors, @grid.nodes)
           @strips = follow
           @done = []
-          @monitor.phase("stages", upto: 0.97) { march(@stages) }
+          @memory = been
+          @monitor.phase("stages", upto: 0.97) { march(@stages) }.tap { waypoints.done }
+        end
+
+        # What came to rest before it was stopped.
+        # @return [Hash, nil] what is remembered at the last of it
+        def been
+          records, memory = waypoints.last
+          return unless memory
+
+          @done = memory[:kept].map { |k| [records[k][0], Engine::March::Increment.of(records[k][1], @structure.dofs)] }
+          @passed = records.size
+          @kept = memory[:kept]
+          goes_on("stage “#{@stages[memory[:stage]].name}”, #{(@done.last[1].level * 100).round} %")
+          memory
         end
 
         # Ground that stands in for what comes later is what it is like.
@@ -92,17 +106,34 @@ module Lattice
         def march(stages)
           pose = begun
           before = stages[0].factors * 0
-          stages.each_with_index.with_object([]) do |(stage, i), rows|
+          stages.each_with_index.with_object(@memory ? @memory[:rows] : []) do |(stage, i), rows|
             @residuals = []
-            walk = Engine::March.new(changed(stage, i.zero? ? nil : stages[i - 1], before, pose), control(stage))
-            whole = walk.call(pose) { |increment| taken(stage, i, increment) } == "done"
-            rows << row(stage, walk, whole)
-            break rows.tap { @broken = broken(stage, walk) } unless whole
-
-            pose = @done.last[1].pose
+            equations = changed(stage, i.zero? ? nil : stages[i - 1], before, pose)
+            unless gone_through?(i)
+              @walk = Engine::March.new(equations, control(stage))
+              @rows = rows
+              whole = walked(stage, i, pose)
+              rows << row(stage, @walk, whole)
+              break rows.tap { @broken = broken(stage, @walk) } unless whole
+            end
+            pose = @done.reverse_each.find { |number, _| number == i }[1].pose
             before = stage.factors
             @equations.lock(pose)
           end
+        end
+
+        def gone_through?(stage) = @memory && stage < @memory[:stage]
+
+        # @return [Boolean] whether it came to the end of the stage
+        def walked(stage, number, pose)
+          each = ->(increment) { taken(stage, number, increment) }
+          return @walk.call(pose, &each) == "done" unless @memory && number == @memory[:stage]
+
+          @residuals = @memory[:residuals]
+          @equations.recall(@memory[:equations])
+          return @walk.recall(@memory[:march].except(:control)) && true if ended?(@done.last[1])
+
+          @walk.go_on(@memory[:march], @done.last[1], &each) == "done"
         end
 
         def row(stage, walk, whole)
@@ -156,11 +187,16 @@ module Lattice
 
         def taken(stage, number, increment)
           @residuals << increment.residuals
-          @done.pop if passing?(stage, number, increment)
+          @kept ||= []
+          [@done, @kept].each(&:pop) if passing?(stage, number, increment)
           @done << [number, increment]
+          @kept << (@passed = @passed.to_i + 1) - 1
           told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
-          :stop if increment.level >= 1 - END_OF
+          waypoints.pass([number, increment.record]) { { stage: number, kept: @kept, rows: @rows, residuals: @residuals, march: @walk.memory, equations: @equations.memory } }
+          :stop if ended?(increment)
         end
+
+        def ended?(increment) = increment.level >= 1 - END_OF
 
         # Increments that were halved again and again are not all kept: whether the one before lies between two that are near each other.
         def passing?(stage, number, increment)

@@ -13,6 +13,12 @@ module Lattice
           def options(study) = [study.quantity("load_factor", "ratio") || 1.0]
           def signature(problem, study) = [options(study), *problem.acting]
           def solve(solving, study) = call(solving.problem, solving.grid, study, solving.monitor)
+
+          # Where it turns too far for a linear answer.
+          def findings(problem, study, result)
+            turn = Result::Turns.new(result).far(problem.cases.judged) or return []
+            [{ kind: "turns", statement: study.id, frame_name: problem.cases.judged.size > 1 ? result.frames[turn[:frame]].name : nil, **turn }]
+          end
         end
 
         # @param problem [Problem]
