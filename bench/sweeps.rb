@@ -42,7 +42,9 @@ module Bench
 
     def problem
       study = ->(name, type, **more) { { "kind" => "study", "name" => name, "type" => type }.merge(more.transform_keys(&:to_s)) }
-      gauge = ->(name, i) { { "kind" => "gauge", "name" => "#{name} #{i}", "study" => name, "quantity" => i.even? ? "displacement_y" : "von_mises", "spot" => { "x" => "#{i * 100.0 / GAUGES} mm", "y" => "0 mm", "z" => "0 mm" } } }
+      gauge = lambda do |name, i|
+        { "kind" => "gauge", "name" => "#{name} #{i}", "study" => name, "quantity" => i.even? ? "displacement_y" : "von_mises", "spot" => { "x" => "#{i * 100.0 / GAUGES} mm", "y" => "0 mm", "z" => "0 mm" } }
+      end
       more = [study["modes", "vibration", modes: MODES], study["sweep", "harmonic", of: "modes", from: "1 kHz", to: "40 kHz", points: FREQUENCIES, damping: "2 %"],
               study["course", "transient", of: "modes", until: "#{STEPS} ms", step: "1 ms", damping: "2 %", history: [0, 0, STEPS * 1e-3, 1]],
               *%w[sweep course].flat_map { |name| Array.new(GAUGES) { |i| gauge[name, i] } }]

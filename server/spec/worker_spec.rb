@@ -49,6 +49,28 @@ RSpec.describe LatticeServer::Worker do
     end_worker(again)
   end
 
+  it "tells how a study in increments converges, keeps what came to rest when it is stopped, and goes on from there" do
+    way = { "id" => "far", "kind" => "study", "name" => "far", "type" => "collapse", "first" => "0.2", "increments" => 14 }
+    view = new_model(model({ mesh: { "size" => "4.5 mm" }, force: { "value" => "40 kN" } }, way))
+    run = api_post("/models/#{view['id']}/runs", { kind: "study", study: "far" })[1]["id"]
+    worker = start_worker
+    eventually(60) { Dir[File.join(LatticeServer::Config.derived, "*.way", "memory")].any? }
+    told = api_get("/runs/#{run}")[1]
+    expect(told["course"].last).to include("level" => be_positive, "residuals" => include(be < 1e-5))
+    expect(told["increments"]).to be >= told["course"].size
+    api_post("/runs/#{run}/stop")
+    eventually { state(run) == "stopped" }
+    expect(api_get("/runs/#{run}")[1]).to include("course" => [], "trying" => nil, "increments" => be_positive)
+    fresh = api_post("/runs/#{run}/retry")[1]["id"]
+    eventually(90) { LatticeServer::Store::Runs::ENDED.include?(state(fresh)) }
+    expect(runs.find(fresh)).to include(state: "done", log: include("It goes on from increment"))
+    expect(Dir[File.join(LatticeServer::Config.derived, "*.way")]).to be_empty
+    found = api_get("/models/#{view['id']}")[1]["studies"].find { |study| study["name"] == "far" }
+    expect(found["findings"]["summary"]["frames"].size).to eq(14)
+  ensure
+    end_worker(worker)
+  end
+
   it "stops a run on request, and goes on with the next" do
     run = long_run
     worker = start_worker

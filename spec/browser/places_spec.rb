@@ -124,11 +124,12 @@ RSpec.describe "Places of a result" do
     solve
     fill(ids.find { |id| page.has_css?("##{id} [aria-label='force: 2 kN']", wait: 0) }, "force", "1 kN")
     fill(ids.find { |id| page.has_css?("##{id} [aria-label='size: 10 mm']", wait: 0) }, "size", "7 mm")
-    solve
+    within("nav[aria-label=Studies]") { expect(page).to have_css("button[title^='Static: stale']") }
+    solve_all("Static")
     click_button "Side by side"
     expect(page).to have_css("section[data-ready] canvas", count: 2)
     beside("model B", /\Arevision \d+/)
-    beside("field", "displacement, size")
+    beside("field", "displacement along y")
     # Twice the force on a coarser mesh: the older one moves twice as far.
     within("table[aria-label='Findings compared']") { expect(page).to have_css("tbody tr", text: /displacement.*\+(9\d|10\d)\.\d %/) }
     click_button "A − B"

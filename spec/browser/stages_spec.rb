@@ -24,6 +24,23 @@ RSpec.describe "Stages" do
     expect(page).to have_text(/nothing changes in stage “let go”/)
   end
 
+  it "shows how it converges while it runs, and goes on from there when it was stopped" do
+    bar("Bar that is bent far", "−y")
+    fill(ids.find { |id| page.has_css?("##{id} [aria-label='size: 10 mm']", wait: 0) }, "size", "2.8 mm")
+    fill(ids.find { |id| page.has_css?("##{id} [aria-label='force: 2 kN']", wait: 0) }, "force", "40 kN")
+    say("collapse")
+    click_button "Solve", match: :first
+    within("nav[aria-label=Studies]") { expect(page).to have_css("button[title='Static: solved']", wait: 90) }
+    expect(page).to have_css("[data-course]", text: /increment \d+, (trying|at) [\d.]+ × the loads\s*iteration \d+: .* left over/, wait: 60)
+    Studio.wait(60) { Dir[File.join(Desk.data, "derived", "*.way", "memory")].any? }
+    click_button "Stop"
+    expect(page).to have_css("li[data-state=stopped]")
+    click_button "Go on"
+    expect(page).to have_css("li[data-state=running]", text: /It goes on from increment \d+/, wait: 60)
+    click_button "Stop"
+    expect(page).to have_css("li[data-state=stopped]", minimum: 2)
+  end
+
   it "shows what passes through a touch, and what sticks, when a clamp is tightened and leant on" do
     open_model("Mirror-cell clamp")
     within_section("Joins and supports") { expect(page).to have_css("[data-standing]", text: /closed|apart/) }

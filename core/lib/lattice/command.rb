@@ -16,7 +16,8 @@ module Lattice
       Usage: lattice COMMAND [options]
 
         check FILE [--touches]                  readiness: what is missing or odd; how what touches stands on the mesh
-        solve FILE [--study NAME] [--out DIR]   findings; mesh and fields as VTU into DIR
+        solve FILE [--study NAME] [--out DIR]   findings; mesh and fields as VTU into DIR; with --keep DIR a study
+                                                in increments that was stopped goes on from there
         results FILE [--study NAME] [--show TABLE] [--at GROUP] [--csv] [--xlsx OUT]
                                                 any table of a study: frames, reactions, bolts, gauges, paths, modes,
                                                 …, or the fields at the nodes of a place; or a frame with --export OUT
@@ -81,6 +82,7 @@ module Lattice
         o.on("--study NAME", "the study to solve (the first one if not given)") { |v| @options[:study] = v } if %w[solve results].include?(name)
         o.on("--touches", "mesh it, and tell how what touches stands before anything is solved") { @options[:touches] = true } if name == "check"
         result_options(o) if name == "results"
+        o.on("--keep DIR", "keep how far a study in increments has come in DIR, and go on from there") { |v| @options[:keep] = v } if name == "solve"
         o.on("--out DIR", "write the mesh and fields as VTU, and the findings, into DIR") { |v| @options[:out] = v } if name == "solve"
         mesh_options(o) if name == "mesh"
         shape_options(o) if name == "shape"

@@ -38,6 +38,26 @@ RSpec.describe Lattice::Study::Kinds::Stages do
     expect(told(findings)).to include(broken: nil, holds: true)
   end
 
+  it "lets a bonded body come later: the other is free of it before, and it is free of stress as it comes" do
+    edge = ->(name, body, axis, at) { group_named(name, { "all" => [{ "body" => body }, { "plane" => { "axis" => axis, "at" => "#{at} mm" } }] }, of: "edges") }
+    strip = ->(name, y) { [outline_named("#{name} plan", rectangle("0 mm", "#{y} mm", "120 mm", "20 mm")), body_named(name, "#{name} plan", thickness: "10 mm", make: "plane stress")] }
+    pull = ->(target, load) { { "kind" => "force", "target" => target, "value" => "40 kN", "direction" => "+x", "case" => load } }
+    problem = shape_problem(*strip["bar", 0], *strip["sleeve", 20], STEEL, edge["top", "bar", "y", 20], edge["sole", "sleeve", "y", 20], edge["end", "bar", "x", 120], edge["other end", "sleeve", "x", 120],
+                            group_named("left", { "plane" => { "axis" => "x", "at" => "0 mm" } }, of: "edges"), { "kind" => "support", "target" => "left", "components" => %w[x y] },
+                            { "kind" => "bond", "target" => "sole", "to" => "top" }, { "kind" => "case", "name" => "pull" }, { "kind" => "case", "name" => "both" },
+                            pull["end", "pull"], pull["end", "both"], pull["other end", "both"], { "kind" => "mesh", "size" => "10 mm" },
+                            stages(stage("pull", pull: "1"), stage("sleeve", pull: "1").merge("comes" => ["sleeve"]), stage("both", pull: "1", both: "1")))
+    result, findings = solved(problem)
+    ends = told(findings)[:rows].map { |row| row[:frame] }
+    of = ->(body, frame) { result.field("stress_xx", frame)[result.grid.points.of(body)].minmax }
+    # 40 kN on 20 × 10 mm² is 200 MPa; Poisson's ratio is zero.
+    expect(ends.first(2).flat_map { |frame| of["bar", frame] }).to be_near([200e6] * 4, 1e-8)
+    expect(of["sleeve", ends[1]].map(&:abs).max).to be < 1e3
+    # Its sole has come along with the bar by a thousandth of its length.
+    expect([*of["bar", ends[2]], *of["sleeve", ends[2]]]).to be_near([400e6, 400e6, 200e6, 200e6], 2e-3)
+    expect(told(findings)[:rows].map { |row| row[:residuals].flatten.size }.max).to be <= 6
+  end
+
   it "leaves residual stress after bending beyond yield, as by hand" do
     # Beyond the moment that makes the edge yield by a fifth at the root; what unloading takes is elastic.
     _, findings = solved(bar(stages(stage("bend", 6, turn: "2"), stage("let go", 1, turn: "0")), yields: true).then { |p| p })

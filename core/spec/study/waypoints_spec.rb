@@ -4,41 +4,65 @@
 RSpec.describe Lattice::Study::Waypoints do
   let(:folder) { Dir.mktmpdir }
 
+  before { stub_const("Lattice::Study::Waypoints::EVERY", 0.0) }
   after { FileUtils.rm_rf(folder) }
 
-  # A keeper of waypoints that are written at every increment.
-  def keeper = Class.new(Lattice::Study::Solving::Keeper) { def initialize(folder) = @folder = folder; def waypoints(digest) = Lattice::Study::Waypoints.new(File.join(@folder, digest), every: 0.0) }.new(folder)
-
-  # Solved with a halt at some increment, and then again.
-  # @return [Array(Lattice::Result::Outcome, Array<String>)] the result, and the log of the second time
-  def halted(problem, study, after)
-    seen = 0
-    stop = Lattice::Study::Monitor.new { |event, text| raise Interrupt if event == :log && text.match?(/: \d\.?\d*e/) && (seen += 1) == after + 1 }
-    expect { Lattice::Study::Solving.new(problem, keeper: keeper, monitor: stop).call(problem.study!(study)) }.to raise_error(Interrupt)
-    log = []
-    again = Lattice::Study::Monitor.new { |event, text| log << text if event == :log }
-    [Lattice::Study::Solving.new(problem, keeper: keeper, monitor: again).call(problem.study!(study)), log]
+  # @yield [String] a line of the log, or a Hash of what came to rest
+  def solved(problem, study, &)
+    monitor = Lattice::Study::Monitor.new { |event, told| yield(event == :log ? told : event) if %i[log came].include?(event) }
+    Lattice::Study::Solving.new(problem, keeper: Lattice::Command::Solves::Kept.new(folder), monitor: monitor).call(problem.study!(study))
   end
 
-  def expect_the_same(problem, study, after)
+  # Solved as a whole, and with a halt before an increment is kept, and then again.
+  def expect_the_same(problem, study, halts)
     whole = Lattice::Study::Solving.new(problem).call(problem.study!(study))
-    found, log = halted(problem, study, after)
-    expect(log.first).to match(/It goes on from/)
-    expect(found.frames.map(&:to_h)).to eq(whole.frames.map(&:to_h))
-    whole.frames.each_index do |frame|
-      expect((found.displacement(frame) - whole.displacement(frame)).abs.max).to be <= 1e-9 * whole.displacement(frame).abs.max
-      expect(found.field("von_mises", frame).max).to be_near(whole.field("von_mises", frame).max, 1e-8)
+    halts.each do |at, words|
+      seen = 0
+      expect { solved(problem, study) { |told| raise Interrupt if told == :came && (seen += 1) == at } }.to raise_error(Interrupt)
+      log = []
+      found = solved(problem, study) { |told| log << told }
+      expect(log.first).to include("It goes on from #{words}")
+      expect(found.frames.map(&:to_h)).to eq(whole.frames.map(&:to_h))
+      whole.frames.each_index do |frame|
+        expect((found.displacement(frame) - whole.displacement(frame)).abs.max).to be <= 1e-9 * whole.displacement(frame).abs.max
+        expect(found.field("von_mises", frame).max).to be_near(whole.field("von_mises", frame).max, 1e-8)
+      end
+      expect(Dir.children(folder)).to be_empty
     end
-    expect(Dir.children(folder)).to be_empty
-    [whole, found]
+    whole
   end
 
   it "goes on along an arc, with what has flowed" do
     yielding = { "id" => "y", "kind" => "yielding", "target" => "everything", "curve" => [{ "strain" => "0", "stress" => "250 MPa" }, { "strain" => "10 %", "stress" => "350 MPa" }] }
     collapse = { "id" => "c", "kind" => "study", "name" => "far", "type" => "collapse", "first" => "0.3", "increments" => 8, "far" => "40 mm" }
-    one = problem({ force: { "value" => "4 kN" }, mesh: { "size" => "20 mm" } }, yielding, collapse)
-    whole, = expect_the_same(one, "far", 5)
+    whole = expect_the_same(problem({ force: { "value" => "4 kN" }, mesh: { "size" => "20 mm" } }, yielding, collapse), "far", { 6 => "increment 5, load factor" })
     expect(whole.field("plastic_strain", whole.frames.size - 1).max).to be > 1e-3
+  end
+
+  # A block on another, pressed and then dragged, while a third one comes; all of it flows.
+  def blocks
+    stage = ->(name, comes: [], **loads) { { "name" => name, "comes" => comes, "loads" => loads.map { |key, factor| { "case" => key.to_s, "factor" => factor } } }.reject { |_, v| v == [] } }
+    edge = ->(name, body, axis, at) { group_named(name, { "all" => [{ "body" => body }, { "plane" => { "axis" => axis, "at" => "#{at} mm" } }] }, of: "edges") }
+    bodies = { "low" => [0, 0, 40, 20], "high" => [0, 20, 40, 10], "cap" => [0, 30, 40, 5] }.flat_map do |name, (x, y, w, h)|
+      [outline_named("#{name} plan", rectangle("#{x} mm", "#{y} mm", "#{w} mm", "#{h} mm")), body_named(name, "#{name} plan", thickness: "10 mm", make: "plane strain")]
+    end
+    study = { "kind" => "study", "name" => "case", "type" => "stages", "stages" => [stage["press", press: "1"], stage["drag", comes: ["cap"], press: "1", drag: "1"], stage["let go", press: "0.5", drag: "0"]] }
+    shape_problem(*bodies, { "kind" => "material", "target" => "everything", "material" => "given", "properties" => Models::STEEL },
+                  edge["base", "low", "y", 0], edge["under", "high", "y", 20], edge["upon", "low", "y", 20], edge["roof", "high", "y", 30], edge["sole", "cap", "y", 30],
+                  *%w[press drag].map { |name| { "kind" => "case", "name" => name } }, { "kind" => "support", "target" => "base", "components" => %w[x y] },
+                  { "kind" => "touch", "target" => "under", "to" => "upon", "friction" => "0.3" }, { "kind" => "bond", "target" => "sole", "to" => "roof" },
+                  { "kind" => "force", "target" => "roof", "value" => "80 kN", "direction" => "-y", "case" => "press" },
+                  { "kind" => "force", "target" => "roof", "value" => "15 kN", "direction" => "+x", "case" => "drag" }, { "kind" => "mesh", "size" => "10 mm" }, study)
+  end
+
+  it "goes on in a stage and at the end of one, with what touches, what came and what has flowed" do
+    told = []
+    solved(blocks, "case") { |one| told << one }
+    ends = told.grep(/100 %/).size
+    expect(ends).to eq(3)
+    count = told.count(:came)
+    whole = expect_the_same(blocks, "case", { 2 => "stage “press”", count - 1 => "stage “" })
+    expect(whole.field("touch_pressure", 0).max).to be > 1e6
   end
 
   it "keeps nothing that is not whole" do

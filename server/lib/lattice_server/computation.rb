@@ -35,6 +35,10 @@ module LatticeServer
       before(kind, digest, grid) || yield.tap { |made| kind == :mesh ? keep_mesh(digest, made) : keep_result(digest, made, mesh) }
     end
 
+    # Where a study that goes in increments has come to.
+    # @param digest [String] of its result
+    def waypoints(digest) = Lattice::Study::Waypoints.new(@derived.path(digest, "way"))
+
     private
 
     def solving = @solving ||= Lattice::Study::Solving.new(@problem, keeper: self, monitor: @monitor)

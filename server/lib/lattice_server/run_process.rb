@@ -36,8 +36,13 @@ module LatticeServer
     end
 
     def follow(event, text, share)
+      return @runs.public_send(event, @run[:id], finite(text)) if text.is_a?(Hash)
+
       event == :phase ? @runs.progress(@run[:id], text, share) : @runs.log(@run[:id], text)
     end
+
+    # What went out of all bounds is no number that can be told.
+    def finite(told) = told.merge(residuals: told[:residuals].select(&:finite?))
 
     # @param place [Array<Float>, nil] m, where it lies in the model
     # @param statement [String, nil] id of the one that mends it

@@ -172,6 +172,16 @@ export interface StudyState {
   mesh: string | null;
 }
 
+/** What came to rest, or is being tried, of a study in increments. */
+export interface Increment {
+  name: string | null;
+  level: number;
+  /** What was left over, iteration by iteration, against what acts. */
+  residuals: number[];
+  /** Places that press, iteration by iteration; none where nothing touches. */
+  pressing: number[];
+}
+
 export interface Run {
   id: string;
   model_id: string;
@@ -181,6 +191,10 @@ export interface Run {
   phase: string | null;
   share: number;
   log: string;
+  /** How many increments came to rest; of what runs the last of them, and what is being tried. */
+  increments: number;
+  course: Increment[];
+  trying: Increment | null;
   error: string | null;
   /** place: where what kept a run from ending well lies, m. */
   outcome: { memory?: number; phases?: Record<string, number>; place?: [number, number, number]; motions?: Motion[] } | null;

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Refused, request } from "../api/client";
 import type { Run } from "../api/types";
-import { COLOURS, seconds, told } from "../tray/runWords";
+import { again, COLOURS, seconds, told } from "../tray/runWords";
 import { go } from "../ui/address";
 import { Screen } from "../ui/Screen";
 
@@ -96,7 +96,7 @@ function Row({ run, onAct }: { run: NamedRun; onAct: (run: NamedRun, what: "stop
           )}
           {ENDED.includes(run.state) && run.state !== "done" && (
             <button className="button" onClick={() => void onAct(run, "retry")}>
-              Retry
+              {again(run)}
             </button>
           )}
           <button className="button ml-1" aria-expanded={open} onClick={() => setOpen(!open)}>

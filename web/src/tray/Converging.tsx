@@ -9,6 +9,7 @@ export function Converging({ residuals }: { residuals: number[][] }) {
   const px = (i: number) => LEFT + (i / Math.max(count - 1, 1)) * (WIDE - LEFT - 8);
   const py = (v: number) => 10 + ((top - Math.log10(Math.max(v, 10 ** low))) / (top - low)) * (HIGH - BELOW - 10);
   let at = 0;
+  const begun = residuals.at(-1)?.length === 1 ? residuals.at(-1)?.[0] : undefined; // no line yet
   const lines = residuals.map((r) => {
     const path = r.map((v, k) => `${k ? "L" : "M"}${px(at + k).toFixed(1)} ${py(v).toFixed(1)}`).join("");
     at += r.length;
@@ -32,6 +33,7 @@ export function Converging({ residuals }: { residuals: number[][] }) {
       {lines.map((d, i) => (
         <path key={i} d={d} fill="none" stroke="#2f7171" strokeWidth="1.2" />
       ))}
+      {begun !== undefined && <circle cx={px(count - 1)} cy={py(begun)} r="2.5" fill="#2f7171" />}
       <text x={WIDE - 8} y={HIGH - 4} textAnchor="end" fontSize="11" className="fill-faint">
         iterations
       </text>

@@ -1,7 +1,8 @@
 import { useNote } from "../note/context";
 import { useDesk } from "../workspace/desk";
 import { useSolve } from "../workspace/useSolve";
-import { COLOURS, seconds, told } from "./runWords";
+import { RunCourse } from "./RunCourse";
+import { again, COLOURS, seconds, told } from "./runWords";
 
 /** What was run, how it went, and its log. */
 export function RunLog() {
@@ -35,10 +36,11 @@ export function RunLog() {
             )}
             {["failed", "stopped", "interrupted"].includes(run.state) && (
               <button className="button" onClick={() => void retry(run.id)}>
-                Retry
+                {again(run)}
               </button>
             )}
           </div>
+          <RunCourse run={run} />
           {run.error && <p className="font-serif text-[13.5px] text-vermilion">{run.error}</p>}
           {told(run) && <pre className="whitespace-pre-wrap font-mono text-[11.5px] leading-[16px] text-faint">{told(run)}</pre>}
           {run.outcome?.phases && (

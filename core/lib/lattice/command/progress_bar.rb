@@ -12,6 +12,7 @@ module Lattice
 
       def show(event, text, share)
         return @stream.puts("#{clear}#{text}") if event == :log
+        return unless event == :phase
 
         if @stream.tty?
           done = (share * WIDTH).round

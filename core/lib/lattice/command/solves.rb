@@ -53,6 +53,16 @@ module Lattice
         put(@options[:xlsx], Format::Workbook.bytes(wanted.to_h { |name| [name, tables.table(name, @options[:at])] }))
       end
 
+      # Keeps how far a study in increments has come, where a folder is named for it.
+      class Kept < Study::Solving::Keeper
+        def initialize(folder)
+          super()
+          @folder = folder
+        end
+
+        def waypoints(digest) = @folder ? Study::Waypoints.new(File.join(@folder, digest)) : Study::Waypoints::None.new
+      end
+
       # @return [Array(Hash, Result::Outcome, Study::Problem)] findings, what they were read of, and whose places it has
       def solved
         problem = Study::Problem.new(document)
@@ -62,7 +72,7 @@ module Lattice
         readiness.notices.each { |n| @err.puts "note: #{n.fault}" }
         progress = ProgressBar.new(@err)
         monitor = Study::Monitor.new { |event, text, share| progress.show(event, text, share) }
-        result = Study::Solving.new(problem, monitor: monitor).call(study)
+        result = Study::Solving.new(problem, keeper: Kept.new(@options[:keep]), monitor: monitor).call(study)
         progress.finish(monitor.phases)
         [Verdict::Findings.new(problem, study, result).to_h, result, Study::Kinds.of(study).problem(problem, study)]
       end

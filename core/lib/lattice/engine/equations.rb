@@ -223,8 +223,15 @@ module Lattice
         gone = Numo::Int32.zeros(@dofs.size)
         @tables.each_index { |i| gone[@tables[i].flatten] = 1 unless @there[i] }
         at = (gone.ne(0) & used.eq(0)).where
-        @pins = at.empty? ? nil : Numo::DFloat.zeros(@dofs.size).tap { |all| all[at] = @stiffest }
+        @pins = pinned(gone, used)
         @hanging = Numo::Bit.zeros(@dofs.nodes).tap { |all| all[@dofs.nodes_of(Numo::Int32.cast(at))] = 1 unless at.empty? }
+      end
+
+      # What follows something that is there, or leads it, moves with it.
+      def pinned(gone, used)
+        loose = Numo::Int32.cast(gone.ne(0) & used.eq(0))
+        [constraints.tied, constraints.followed_of(used)].each { |others| loose[others] = 0 unless others.empty? } if constraints.ties?
+        loose.max.zero? ? nil : Numo::DFloat.cast(loose) * @stiffest
       end
 
       def prescribe = @moves = constraints.expand(Numo::DFloat.zeros(@acting.loads.shape[0], constraints.free.size))

@@ -36,6 +36,9 @@ module Lattice
       # which nothing came to rest since the last that did
       attr_reader :cuts, :worst, :failed
 
+      # @return [Proc, nil] that is told the level and what was left over, iteration by iteration
+      attr_accessor :watch
+
       # @param equations [Equations]
       # @param control [Control::Level, Control::Arc]
       # @param least [Float] of the first increment, under which none is tried
@@ -132,6 +135,7 @@ module Lattice
           push = @equations.pushed(level + more)
           rest = push - internal
           residuals << left_over(push, internal)
+          watch&.call(level + more, residuals)
           return if hopeless?(residuals)
 
           if residuals[-1] < enough(matrix)

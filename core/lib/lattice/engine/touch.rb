@@ -58,6 +58,9 @@ module Lattice
         lower(blocks)
       end
 
+      # @return [Integer] places that press now
+      def pressing = (@presses > 0).count_true
+
       # Corrects the pressure.
       # @return [Boolean] whether nothing changes any more
       def settle

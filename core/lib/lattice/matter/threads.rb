@@ -44,7 +44,7 @@ module Lattice
       # @param statement [Model::Statement] that it is written in
       # @raise [InvalidInput] for a thread of one's own that is none
       def check!(statement)
-        wrong = lambda { |message, path, cure| raise statement.fault("its #{message}", path: path, cure: cure) }
+        wrong = ->(message, path, cure) { raise statement.fault("its #{message}", path: path, cure: cure) }
         wrong.call("diameter is not above zero", "size", "Give a length above zero.") unless diameter.positive?
         wrong.call("proof strength is not above zero", "class", "Give a stress above zero.") unless proof.positive?
         wrong.call("thread has neither a pitch nor a stress area", "size", "Give one of them.") unless pitch || @row["stress_area"]

@@ -57,10 +57,26 @@ module Lattice
         raise SolveFailed.new("bars laid into bodies are not followed over large movements", statement: @study.id, cure: "Say what the concrete bears, or leave the bars out.") if barred
       end
 
+      # Tells who looks on what each iteration leaves over.
+      # @param march [Engine::March]
+      # @param name [String, nil] of the stage
+      # @return [Engine::March]
+      def watched(march, name = nil)
+        march.tap do |one|
+          one.watch = lambda do |level, residuals|
+            @pressing = [] if residuals.size == 1
+            @pressing << @equations.touches.sum(&:pressing) if @equations.touches.any?
+            @tried = { name: name, level: level, residuals: residuals, pressing: @pressing }
+            @monitor.tries(@tried)
+          end
+        end
+      end
+
       # @param words [String]
       # @param part [Float] of the phase that is done
       # @param increment [Engine::March::Increment]
       def told(words, part, increment)
+        @monitor.came((@tried || {}).merge(level: increment.level, residuals: increment.residuals))
         @monitor.within(words, part.clamp(0.0, 1.0))
         @monitor.log("#{words}: #{increment.residuals.map { |r| format('%.0e', r) }.join(' ')}")
       end

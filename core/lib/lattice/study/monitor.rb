@@ -6,7 +6,7 @@ module Lattice
     class Monitor
       attr_reader :phases
 
-      # @yield [Symbol, String, Float] event (:phase or :log), text, share of the whole done (0 to 1)
+      # @yield [Symbol, String, Float] event (:phase or :log, and :came or :tries with a Hash), text, share of the whole done (0 to 1)
       def initialize(&listener)
         @listener = listener
         @phases = {}
@@ -35,6 +35,24 @@ module Lattice
 
         @within = [what, part]
         @listener&.call(:phase, what, @share + (part * (@upto - @share)))
+      end
+
+      OFTEN = 0.3 # s between two words of what is being tried
+
+      # What has come to rest, for who looks on.
+      # @param told [Hash] name of the stage, level, residuals, pressing: places that press, iteration by iteration
+      def came(told)
+        @listener&.call(:came, told, @share)
+      end
+
+      # What is being tried, now and then.
+      # @param told [Hash] as #came
+      def tries(told)
+        now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+        return if @listener.nil? || (@told && now - @told < OFTEN)
+
+        @told = now
+        @listener.call(:tries, told, @share)
       end
 
       # Sets times measured elsewhere.

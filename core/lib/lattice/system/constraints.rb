@@ -79,6 +79,14 @@ module Lattice
       # @return [Numo::Int32] unknowns that others follow
       def leaders = @rows.empty? ? Numo::Int32.zeros(0) : Algebra::Gather.distinct([Numo::Int32.cast(table[1])])
 
+      # @param marked [Numo::Int32] [unknowns] not zero for some
+      # @return [Numo::Int32] unknowns that those follow
+      def followed_of(marked)
+        dofs, others, = table
+        at = dofs.empty? ? dofs : marked[dofs].ne(0).where
+        at.empty? ? Numo::Int32.zeros(0) : Algebra::Gather.distinct([Numo::Int32.cast(others[at])])
+      end
+
       def held = @held.ne(0).where
       def tied = @by.ne(0).where
       def ties? = !@rows.empty? || @owners.size > 1

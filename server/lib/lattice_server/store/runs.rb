@@ -6,7 +6,7 @@ module LatticeServer
     class Runs
       ENDED = %w[done failed stopped interrupted].freeze
       # What is told of a run: not the document it computes, which may be long.
-      TOLD = %i[id model_id kind study state phase share log error outcome created_at started_at finished_at].freeze
+      TOLD = %i[id model_id kind study state phase share log course trying error outcome created_at started_at finished_at].freeze
 
       def initialize(db)
         @db = db
@@ -75,6 +75,16 @@ module LatticeServer
       def log(id, line)
         stamp = Time.now.strftime("%H:%M:%S")
         @db[:runs].where(id: id).update(log: Sequel.join([:log, "#{stamp} #{line}\n"]))
+      end
+
+      # @param told [Hash] of what came to rest
+      def came(id, told)
+        @db[:runs].where(id: id).update(course: Sequel.join([:course, "#{JSON.generate(told)}\n"]), trying: nil)
+      end
+
+      # @param told [Hash] of what is being tried
+      def tries(id, told)
+        @db[:runs].where(id: id).update(trying: JSON.generate(told))
       end
 
       # Ends a run that has not ended yet.

@@ -7,6 +7,7 @@ module LatticeServer
     # force lead to stays. Also removes what was left half written.
     class Sweep
       ROOM = 0.8 # of the budget that is filled after a sweep
+      WAITS = 14 * 86_400 # s that a study which was stopped can go on
       STALE = 3600 # s after which something half written was given up
 
       def initialize(db, budget: Config.budget)
@@ -18,7 +19,7 @@ module LatticeServer
       # @param stale [Numeric] s
       # @return [Integer] bytes that were freed
       def call(stale: STALE)
-        freed = half_written(stale) + unknown
+        freed = half_written(stale) + unknown + ways
         rows = @db[:derived].select(:digest, :kind, :bytes, :used_at).all
         shapes = shape_files
         held = rows.sum { |r| r[:bytes] } + shapes.sum { |file| File.size(file) }
@@ -60,6 +61,13 @@ module LatticeServer
       def unknown
         known = @db[:derived].select_map(:digest).to_set
         remove(Dir[File.join(Config.derived, "*.{mesh,result}")].select { |file| !known.include?(File.basename(file, ".*")) && Time.now - File.mtime(file) > STALE })
+      end
+
+      # How far studies had come that nobody let go on.
+      def ways
+        Dir[File.join(Config.derived, "*.way")].select { |folder| Time.now - File.mtime(folder) > WAITS }.sum do |folder|
+          Dir[File.join(folder, "*")].sum { |file| File.size(file) }.tap { FileUtils.rm_rf(folder) }
+        end
       end
 
       def remove(files)

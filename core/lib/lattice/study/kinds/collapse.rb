@@ -116,7 +116,7 @@ module Lattice
         end
 
         def go
-          march = Engine::March.new(@equations, control)
+          march = watched(Engine::March.new(@equations, control))
           yield march
           found, memory = been
           walk = ->(&each) { memory ? march.go_on(memory[:march], found.last, &each) : march.call(held, &each) }

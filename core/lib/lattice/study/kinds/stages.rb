@@ -110,7 +110,7 @@ module Lattice
             @residuals = []
             equations = changed(stage, i.zero? ? nil : stages[i - 1], before, pose)
             unless gone_through?(i)
-              @walk = Engine::March.new(equations, control(stage))
+              @walk = watched(Engine::March.new(equations, control(stage)), stage.name)
               @rows = rows
               whole = walked(stage, i, pose)
               rows << row(stage, @walk, whole)
@@ -190,7 +190,8 @@ module Lattice
           @kept ||= []
           [@done, @kept].each(&:pop) if passing?(stage, number, increment)
           @done << [number, increment]
-          @kept << (@passed = @passed.to_i + 1) - 1
+          @kept << @passed.to_i
+          @passed = @kept.last + 1
           told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
           waypoints.pass([number, increment.record]) { { stage: number, kept: @kept, rows: @rows, residuals: @residuals, march: @walk.memory, equations: @equations.memory } }
           :stop if ended?(increment)
