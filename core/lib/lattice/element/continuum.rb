@@ -147,23 +147,36 @@ module Lattice
       # Strains at the points of a rule.
       # @param displacements [Numo::DFloat] [e, n, d]
       # @return [Numo::DFloat] [e, g, strain components]
-      def strain(displacements, rule = @kind.stress_rule, elasticity: nil)
+      def strain(displacements, rule = @kind.stress_rule, elasticity: nil) = strains([displacements], rule, elasticity: elasticity)[0]
+
+      # The same of many displacements, by the same operators.
+      # @param list [Array<Numo::DFloat>] [e, n, d] each
+      # @return [Array<Numo::DFloat>]
+      def strains(list, rule = @kind.stress_rule, elasticity: nil)
         rows = @form.terms.size
-        result = Numo::DFloat.zeros(elements, rule.size, rows)
+        results = list.map { Numo::DFloat.zeros(elements, rule.size, rows) }
         couplings = modes? && elasticity && couplings(elasticity)
         in_chunks do |range|
-          u = displacements[range, true, true].reshape(range.size, unknowns)
-          u = condensed(range, couplings).whole(u) if couplings
+          inner = condensed(range, couplings) if couplings
           b = strain_operator(slopes(range, rule, modes: couplings && true))
-          result[range, true, true] = Numo::Linalg.matmul(b, u.reshape(*u.shape, 1)).reshape(range.size, rule.size, rows)
+          list.each_with_index do |displacements, k|
+            u = displacements[range, true, true].reshape(range.size, unknowns)
+            u = inner.whole(u) if inner
+            results[k][range, true, true] = Numo::Linalg.matmul(b, u.reshape(*u.shape, 1)).reshape(range.size, rule.size, rows)
+          end
         end
-        result
+        results
       end
 
       # @param free [Float, Numo::DFloat] strain, the same in all directions, that brings no stress; at the nodes [e, n] where it varies
       # @return [Numo::DFloat] [e, g, 6]
       def stress(displacements, young, poisson, free = 0.0, rule = @kind.stress_rule)
-        strain = strain(displacements, rule, elasticity: @form.elasticity(young, poisson))
+        stress_of(strain(displacements, rule, elasticity: @form.elasticity(young, poisson)), young, poisson, free, rule)
+      end
+
+      # @param strain [Numo::DFloat] [e, g, strain components]
+      # @return [Numo::DFloat] [e, g, 6]
+      def stress_of(strain, young, poisson, free = 0.0, rule = @kind.stress_rule)
         free = at_points(free, rule) unless free.is_a?(Float)
         swollen = free.is_a?(Float) ? !free.zero? : true
         strain -= @form.free_strain(poisson).reshape(1, 1, strain.shape[2]) * (free.is_a?(Float) ? free : free.reshape(*free.shape, 1)) if swollen
@@ -176,8 +189,17 @@ module Lattice
 
       # Stress at the nodes, extrapolated from the stress points.
       # @return [Numo::DFloat] [e, n, 6]
-      def nodal_stress(displacements, young, poisson, free = 0.0)
-        at_points = stress(displacements, young, poisson, free)
+      def nodal_stress(displacements, young, poisson, free = 0.0) = at_nodes(stress(displacements, young, poisson, free))
+
+      # The same of many displacements.
+      # @return [Array<Numo::DFloat>] [e, n, 6] each
+      def nodal_stresses(list, young, poisson)
+        strains(list, elasticity: @form.elasticity(young, poisson)).map { |strain| at_nodes(stress_of(strain, young, poisson)) }
+      end
+
+      # @param at_points [Numo::DFloat] [e, g, 6]
+      # @return [Numo::DFloat] [e, n, 6]
+      def at_nodes(at_points)
         points = at_points.shape[1]
         flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
         @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup

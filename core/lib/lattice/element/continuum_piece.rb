@@ -84,6 +84,10 @@ module Lattice
       # @param u [Numo::DFloat] [e, n, names]
       # @param free [Float, Numo::DFloat] strain that brings no stress; [e, n] where it varies
       # @return [Hash] layer => stress at the nodes of each element [e, n, 6]
+      # @param list [Array<Numo::DFloat>] movements [e, n, names]
+      # @return [Array<Hash>] stress by layer of each
+      def recover_all(list) = @continuum.nodal_stresses(list, material.young, material.poisson).map { |stress| { "" => stress } }
+
       def recover(u, free = 0.0) = { "" => @continuum.nodal_stress(u, material.young, material.poisson, free) }
     end
   end

@@ -65,6 +65,8 @@ module Lattice
         LAYERS.transform_values { |place| @shell.stress(resultants, place) }
       end
 
+      def recover_all(list) = list.map { |u| recover(u) }
+
       private
 
       def even(free) = free.is_a?(Float) ? free : free.mean(1)

@@ -84,14 +84,30 @@ module Lattice
         raise Loose.new(@structure, reduced).failure
       end
 
-      # @param moved [Numo::DFloat] [unknowns]
-      # @param strains [Boolean] whether it strains the part; a movement of the whole does not
-      # @return [Result::State]
-      def state(moved, strains: true)
+      # @param list [Array<Numo::DFloat>] [unknowns] each
+      # @return [Array<Result::State>]
+      def states(list) = list.zip(strained(list)).map { |moved, (stress, ends)| state(moved, stress, ends) }
+
+      # A movement of the whole, which strains nothing.
+      def rigid(moved) = state(moved, *strained([moved * 0])[0])
+
+      def state(moved, stress, ends)
         dofs = @structure.dofs
         turned = dofs.names.include?(:rx) ? dofs.spread(moved, %i[rx ry rz]) : nil
-        stress, ends = recovered(strains ? moved : moved * 0, Numo::DFloat.zeros(@problem.cases.names.size))
         Result::State.new(displacement: dofs.spread(moved), rotation: turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), energy: nil)
+      end
+
+      # Of every movement the stress of all pieces, and the forces at the ends of members.
+      def strained(list)
+        none = Numo::DFloat.zeros(@problem.cases.names.size)
+        tables = list.map { |moved| @structure.moved(moved, none, 1.0) }
+        @structure.pieces.each_index.map do |i|
+          own = tables.map { |table| table[i] }
+          piece = own[0][0]
+          next piece.recover_all(own.map { |_, u| u }).map { |stress| [stress, nil] } unless own[0][3]
+
+          own.map { |_, u, free, per_length| piece.ends(u, per_length, free).then { |ends| [piece.fibres.stresses(ends), ends] } }
+        end.transpose.map(&:transpose)
       end
 
       # @param kind [String] what a frame is: its unit is the quantity that VALUES are

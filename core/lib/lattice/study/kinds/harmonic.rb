@@ -44,8 +44,8 @@ module Lattice
           at = @sweep.frequencies(@natural, @ratios)
           weights = Result::Swept::WEIGHTS.zip(swing(at, rest)).to_h
           @monitor.phase("recovery", upto: 1.0) do
-            states = [*@shapes.shape[0].times.map { |k| @shapes[k, true].dup }, rest].compact.map { |u| state(u) }
-            states << state(base, strains: false) if base
+            states = states([*@shapes.shape[0].times.map { |k| @shapes[k, true].dup }, rest].compact)
+            states << rigid(base) if base
             Result::Swept.new(**parts("frequency", "frequency", at, "envelope over the sweep"), states: states, weights: weights).with_found(sweep: found(rest, states.size, at))
           end
         end

@@ -40,7 +40,7 @@ module Lattice
           # Of a load that drives each position would have a rest of its own.
           rest = @study["drive"] ? nil : residual(stiff, push)
           @monitor.phase("recovery", upto: 1.0) do
-            states = [*@shapes.shape[0].times.map { |k| @shapes[k, true].dup }, rest].compact.map { |u| state(u) }
+            states = states([*@shapes.shape[0].times.map { |k| @shapes[k, true].dup }, rest].compact)
             Result::Timed.new(**parts("time", "time", @history.times, "largest in size"), states: states, weights: weights(moved, rest && courses))
                          .with_found(transient: { modes: @natural.size, residual: !rest.nil?, relative: @study.data.key?("base"), coarse: coarse })
           end
