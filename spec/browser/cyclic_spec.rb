@@ -85,6 +85,24 @@ RSpec.describe "What swings, wears and warms" do
     expect(page).to have_text(/nodes lie farther than .* from its points/, wait: 60)
   end
 
+  it "presses with what another program found, out of a file of points" do
+    bar("Bar in the wind", "−y")
+    statement = say("pressures from a file", target: "tip")
+    rows = (100..140).step(5).to_a.product([-5, 5, 15, 25], [-5, 5, 15]).map { |x, y, z| [x, y, z, 3, 200 + (4 * y)].join(",") }
+    find("##{statement} input[aria-label='file of pressures']", visible: :all).attach_file(file("wind.csv", "x,y,z,speed,p\n#{rows.join("\n")}"))
+    within("##{statement}") { expect(page).to have_text("press the pressures of wind.csv") }
+    fill(statement, "column", "p")
+    fill(statement, "unit", "mm")
+    fill(statement, "pressure unit", "kPa")
+    solve_all("Static")
+    # 180 to 280 kPa over the height, 240 in the middle of 20 by 10 mm²: 48 N.
+    within("##{statement}") { expect(page).to have_css("[data-mapped]", text: /108 points of 0\.18 MPa to 0\.3 MPa.*nodes of 0\.2 MPa to 0\.28 MPa, mean 0\.24 MPa.*None lies too far/) }
+    tab("Reactions")
+    expect(page).to have_css("table", text: /\b48\b/)
+    fill(statement, "column", "heat")
+    expect(page).to have_text(/it has no column “heat”/)
+  end
+
   it "follows a course of time, out of a file too" do
     bar("Bar that is struck", "−y")
     say("vibration", modes: "4")

@@ -8,6 +8,7 @@ RSpec.describe Lattice::Load::Condition do
   end
   let(:valid) do
     { "temperature_map" => { "target" => "bar", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm" },
+      "pressure_map" => { "target" => "tip", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm", "per" => "kPa", "reach" => "300 mm" },
       "force" => { "target" => "tip", "value" => "1 kN", "direction" => "-y" }, "pressure" => { "target" => "tip", "value" => "1 MPa" }, "gravity" => { "value" => "9.81 m/s2", "direction" => "-y" },
       "support" => { "target" => "root", "components" => ["x"] }, "displacement" => { "target" => "root", "component" => "x", "value" => "1 mm" },
       "spin" => { "speed" => "10 Hz", "direction" => "+z" },

@@ -128,6 +128,8 @@ export interface JoinReport {
   reach?: number;
   farthest?: number;
   bars?: number[];
+  /** Of what was carried over, where that is no temperature. */
+  dimension?: string;
   source?: { least: number; greatest: number; mean: number };
   target?: { least: number; greatest: number; mean: number };
 }

@@ -47,6 +47,7 @@ export type Statement =
   | StatementLineLoad
   | StatementTemperature
   | StatementTemperatureMap
+  | StatementPressureMap
   | StatementHeat
   | StatementSpring
   | StatementMoment
@@ -10707,7 +10708,7 @@ export interface StatementTemperatureMap {
    */
   digest?: string;
   /**
-   * The column of temperatures; the first that is none of x, y and z when left out.
+   * The column, or the array of a .vtu file, that has the temperatures; the first that is none of x, y and z when left out.
    */
   column?: string;
   /**
@@ -10744,6 +10745,74 @@ export interface StatementTemperatureMap {
  * A point in space.
  */
 export interface Spot2 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
+ * Pressure onto faces, or the sides of plane regions, from points that another program made.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_pressure_map".
+ */
+export interface StatementPressureMap {
+  id: Id;
+  kind: "pressure_map";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group of faces or sides; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The file's own name.
+   */
+  file?: string;
+  /**
+   * SHA-256 of the file's bytes, which are kept.
+   */
+  digest?: string;
+  /**
+   * The column, or the array of a .vtu file, that has the pressures; the first that is none of x, y and z when left out.
+   */
+  column?: string;
+  /**
+   * Unit of its lengths; m when left out.
+   */
+  unit?: "mm" | "cm" | "m" | "in" | "ft";
+  offset?: Spot3;
+  /**
+   * The pressures are multiplied by this.
+   */
+  scale?: string;
+  /**
+   * How far a node may lie from its points; a tenth of the part when left out.
+   */
+  reach?: string;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+  /**
+   * Unit of its pressures; Pa when left out.
+   */
+  per?: "Pa" | "kPa" | "MPa" | "bar" | "psi";
+}
+/**
+ * A point in space.
+ */
+export interface Spot3 {
   /**
    * x.
    */
@@ -10892,7 +10961,7 @@ export interface StatementSpin {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot3;
+  through?: Spot4;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -10901,7 +10970,7 @@ export interface StatementSpin {
 /**
  * A point in space.
  */
-export interface Spot3 {
+export interface Spot4 {
   /**
    * x.
    */
@@ -11076,7 +11145,7 @@ export interface StatementRotation {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot4;
+  through?: Spot5;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -11085,7 +11154,7 @@ export interface StatementRotation {
 /**
  * A point in space.
  */
-export interface Spot4 {
+export interface Spot5 {
   /**
    * x.
    */
@@ -11128,8 +11197,8 @@ export interface StatementPath {
     | [Quantity, Quantity, Quantity, Quantity]
     | [Quantity, Quantity, Quantity, Quantity, Quantity]
     | [Quantity, Quantity, Quantity, Quantity, Quantity, Quantity];
-  from?: Spot5;
-  to?: Spot6;
+  from?: Spot6;
+  to?: Spot7;
   /**
    * Edges that it follows, instead of a straight line.
    */
@@ -11142,7 +11211,7 @@ export interface StatementPath {
 /**
  * A point in space.
  */
-export interface Spot5 {
+export interface Spot6 {
   /**
    * x.
    */
@@ -11159,7 +11228,7 @@ export interface Spot5 {
 /**
  * A point in space.
  */
-export interface Spot6 {
+export interface Spot7 {
   /**
    * x.
    */
@@ -11447,12 +11516,12 @@ export interface StatementJoint {
    * An axis with its sign, or three components.
    */
   axis?: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot7;
+  through?: Spot8;
 }
 /**
  * A point in space.
  */
-export interface Spot7 {
+export interface Spot8 {
   /**
    * x.
    */
@@ -11566,8 +11635,8 @@ export interface StatementSpotWelds {
    * The name of the other region.
    */
   to: string;
-  from: Spot8;
-  until: Spot9;
+  from: Spot9;
+  until: Spot10;
   /**
    * How many.
    */
@@ -11580,7 +11649,7 @@ export interface StatementSpotWelds {
 /**
  * A point in space.
  */
-export interface Spot8 {
+export interface Spot9 {
   /**
    * x.
    */
@@ -11597,7 +11666,7 @@ export interface Spot8 {
 /**
  * A point in space.
  */
-export interface Spot9 {
+export interface Spot10 {
   /**
    * x.
    */
@@ -11628,12 +11697,12 @@ export interface StatementPoint {
    * Its name.
    */
   name: string;
-  at: Spot10;
+  at: Spot11;
 }
 /**
  * A point in space.
  */
-export interface Spot10 {
+export interface Spot11 {
   /**
    * x.
    */
@@ -11830,7 +11899,7 @@ export interface StatementMotion {
    * Time of one full swing.
    */
   period: string;
-  through?: Spot11;
+  through?: Spot12;
   /**
    * Phase at which it is looked at; 90 deg, the end of the swing, when left out.
    */
@@ -11856,7 +11925,7 @@ export interface StatementMotion {
 /**
  * A point in space.
  */
-export interface Spot11 {
+export interface Spot12 {
   /**
    * x.
    */
@@ -11954,7 +12023,7 @@ export interface StatementGauge {
   name: string;
   study: string;
   quantity: Quantity;
-  spot?: Spot12;
+  spot?: Spot13;
   /**
    * The place that it reads over, instead of a point.
    */
@@ -11967,7 +12036,7 @@ export interface StatementGauge {
 /**
  * A point in space.
  */
-export interface Spot12 {
+export interface Spot13 {
   /**
    * x.
    */
@@ -12256,7 +12325,7 @@ export interface StatementView {
    */
   around?: {
     axis: Axis;
-    through: Spot13;
+    through: Spot14;
   };
   /**
    * The plane that lays the inside open.
@@ -12309,7 +12378,7 @@ export interface StatementView {
      * @maxItems 3
      */
     from: [number, number, number];
-    at: Spot14;
+    at: Spot15;
     /**
      * How much of the part the picture is high.
      */
@@ -12319,7 +12388,7 @@ export interface StatementView {
 /**
  * A point in space.
  */
-export interface Spot13 {
+export interface Spot14 {
   /**
    * x.
    */
@@ -12336,7 +12405,7 @@ export interface Spot13 {
 /**
  * A point in space.
  */
-export interface Spot14 {
+export interface Spot15 {
   /**
    * x.
    */

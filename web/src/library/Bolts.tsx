@@ -65,7 +65,7 @@ function Listed({ label, heads, rows }: { label: string; heads: string[]; rows: 
           <tr key={r} className="border-t border-rule">
             {row.map((cell, i) => (
               <td key={i} className={`py-1 pr-6 ${i === 0 ? "font-serif text-[14.5px]" : ""}`}>
-                {typeof cell === "string" ? cell.replace("mm2", "mm²") : cell}
+                {typeof cell === "string" ? cell.replace(/(mm|in)2$/, "$1²") : cell}
               </td>
             ))}
           </tr>

@@ -88,20 +88,20 @@ function Studies() {
   }
 
   return (
-    <nav className="flex items-center gap-1.5 pl-2" aria-label="Studies">
+    <nav className="flex min-w-0 items-center gap-1.5 overflow-x-auto py-1 pl-2 [scrollbar-width:none]" aria-label="Studies">
       {view.studies.map((s: StudyState) => (
         <button
           key={s.name}
           aria-pressed={s === shown}
           title={`${s.name}: ${STATES[s.state]}`}
-          className={`flex items-center gap-2 rounded-full px-3 py-1 ${s === shown ? "bg-paper text-ink" : "bg-slate-soft hover:bg-[#43555f]"}`}
+          className={`flex shrink-0 items-center gap-2 whitespace-nowrap rounded-full px-3 py-1 ${s === shown ? "bg-paper text-ink" : "bg-slate-soft hover:bg-[#43555f]"}`}
           onClick={() => set({ study: s.name, selected: s.statement, ...(s.result ? { look: "results" } : {}) })}
         >
           <span className={`size-2 rounded-full ${DOTS[s.state]}`} />
           {s.name}
         </button>
       ))}
-      <button className="rounded-full bg-slate-soft px-3 py-1 hover:bg-[#43555f]" onClick={add}>
+      <button className="shrink-0 whitespace-nowrap rounded-full bg-slate-soft px-3 py-1 hover:bg-[#43555f]" onClick={add}>
         + study
       </button>
     </nav>
@@ -116,7 +116,7 @@ function UnitsMenu() {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
-        <button className="rounded px-1.5 py-0.5 font-mono text-[12px] text-[#b9c3c6] hover:bg-slate-soft" aria-label={`Display units: ${view.document.units}`}>
+        <button className="whitespace-nowrap rounded px-1.5 py-0.5 font-mono text-[12px] text-[#b9c3c6] hover:bg-slate-soft" aria-label={`Display units: ${view.document.units}`}>
           {view.document.units}
         </button>
       </DropdownMenu.Trigger>

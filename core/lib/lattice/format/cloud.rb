@@ -2,7 +2,8 @@
 
 module Lattice
   module Format
-    # Points in space with a value each, out of a text file with columns x, y, z and that of the value.
+    # Points in space with a value each: out of a text file with columns x, y, z and that of the value, or out of an unstructured grid (.vtu) with the
+    # value at its points.
     class Cloud
       KEPT = 4
       @kept = {}
@@ -27,6 +28,8 @@ module Lattice
       # @return [Cloud]
       # @raise [InvalidInput]
       def self.read(path, column = nil)
+        return new(*VtuReader.new(path).point_values(column)) if File.open(path, "rb") { |file| file.read(200).to_s.match?(/\A\s*<(\?xml|VTKFile)/) }
+
         table = Columns.read(File.binread(path))
         raise InvalidInput.at("it has #{table.names.size} columns, and x, y, z and a value are needed", cure: "Give a file with four columns.") if table.names.size < 4
 

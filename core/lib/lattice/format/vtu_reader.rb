@@ -27,6 +27,20 @@ module Lattice
         refuse(e.message, e.cure)
       end
 
+      # @param name [String, nil] of an array at the points; the first with one value a point when nil
+      # @return [Array(Numo::DFloat, Numo::DFloat)] points [m, 3] and values [m]
+      # @raise [InvalidInput]
+      def point_values(name = nil)
+        at = points
+        known = @arrays.entries.select { |e| e.section == "PointData" && e.name && !e.name.start_with?("group ") }
+        found = known.map { |entry| [entry.name, Numo::DFloat.cast(@arrays.values(entry))] }.select { |_, values| values.size == at.shape[0] }
+        values = name ? found.assoc(name) : found[0]
+        refuse("has no values#{" “#{name}”" if name} at its points", found.empty? ? "Write one value for each point." : "Known: #{found.map(&:first).join(', ')}.") unless values
+        [at, values[1]]
+      rescue VtuArrays::Unreadable => e
+        refuse(e.message, e.cure)
+      end
+
       private
 
       def refuse(message, cure = "Write the mesh again.") = raise(InvalidInput.at("“#{File.basename(@path)}” #{message}", cure: cure))

@@ -1,0 +1,34 @@
+import type { Of } from "../../api/types";
+import { ChoiceChip } from "../chips";
+import { CloudFile, CloudOrigin, CloudReach, CloudScale, Mapped } from "../cloud";
+import { CaseChip } from "../loadChips";
+import { TargetChip } from "../TargetChip";
+import { useStatement } from "../useStatement";
+import { entry } from "./entry";
+
+const UNITS = ["Pa", "kPa", "MPa", "bar", "psi"].map((u) => [u, u] as const) as readonly (readonly [NonNullable<Of<"pressure_map">["per"]>, string])[];
+
+function PressureMapLine({ statement }: { statement: Of<"pressure_map"> }) {
+  const { edit } = useStatement(statement);
+  return (
+    <>
+      On <TargetChip statement={statement} kinds={["faces", "edges"]} /> press the pressures of <CloudFile statement={statement} of="pressure" /> and{" "}
+      <ChoiceChip label="pressure unit" value={statement.per ?? "Pa"} options={UNITS} onChoose={(v) => void edit((s) => (s.per = v))} />
+      <CloudOrigin statement={statement} />
+      <CloudScale statement={statement} />
+      <CloudReach statement={statement} />
+      <CaseChip statement={statement} />
+      <Mapped id={statement.id} />
+    </>
+  );
+}
+
+export default [
+  entry({
+    kind: "pressure_map",
+    section: "Loads and stages",
+    order: 2.5,
+    Line: PressureMapLine,
+    templates: [{ word: "pressures from a file", text: "pressures from points that another program made", also: "pressure field map cloud csv vtu flow wind water mapped", make: () => ({ kind: "pressure_map", target: "" }) }],
+  }),
+];
