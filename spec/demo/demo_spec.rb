@@ -75,4 +75,19 @@ RSpec.describe "The demo models" do
       expect(found["summary"]["frames"].filter_map { |f| f["balance"]&.fetch("error") }).to all(be < (touches || found["findings"].any? { |f| f["strips"]&.any? } ? 1e-5 : 1e-6))
     end
   end
+  # The two lowest natural frequencies, Hz, and the factors at which parts buckle.
+  { "all-sky-camera-arm" => ["Ringing", [13.93, 24.08]], "control-building" => ["Shapes", [1.12444, 1.29092]], "control-cabinet" => ["Modes", [25.4367, 29.5937]], "fork-arm-rail" => ["Ring", [17.1029, 20.2555]],
+    "gallery-air-handler" => ["Ring", [5.02297, 11.5784]] }.each do |name, (study, frequencies)|
+    it "gives the natural frequencies of #{name}, none of them missed" do
+      modes = findings(name, study)["findings"].find { |f| f["kind"] == "modes" }
+      expect(modes["rows"].first(2).map { |row| row["frequency"] }).to match(frequencies.map { |f| be_within(f * 1e-3).of(f) })
+      expect(modes["counted"]).not_to be_nil
+    end
+  end
+
+  { "cable-tray-gusset" => 106.035, "finder-scope-step" => 270.944 }.each do |name, factor|
+    it "gives the factor at which #{name} folds" do
+      expect(findings(name, "Fold")["findings"].find { |f| f["kind"] == "buckling" }["factor"]).to be_within(factor * 1e-3).of(factor)
+    end
+  end
 end
