@@ -103,6 +103,22 @@ RSpec.describe "What swings, wears and warms" do
     expect(page).to have_text(/it has no column “heat”/)
   end
 
+  it "moves a face as another program found, out of a file of points" do
+    bar("Bar that is carried along", "−y")
+    statement = say("movements from a file", target: "tip")
+    rows = (100..140).step(5).to_a.product([-5, 5, 15, 25], [-5, 5, 15]).map { |x, y, z| [x, y, z, 0, -0.3, 0].join(",") }
+    find("##{statement} input[aria-label='file of displacements']", visible: :all).attach_file(file("moved.csv", "x,y,z,ux,uy,uz\n#{rows.join("\n")}"))
+    within("##{statement}") { expect(page).to have_text("as moved.csv") }
+    fill(statement, "unit", "mm")
+    fill(statement, "movement unit", "mm")
+    fill(statement, "components", "y alone")
+    solve_all("Static")
+    within("##{statement}") { expect(page).to have_css("[data-mapped]", text: /108 points of 0\.3 mm to 0\.3 mm.*None lies too far/) }
+    within_section("Findings") { expect(page).to have_text(/greatest displacement 0\.30\d* mm/) }
+    fill(statement, "columns", "ux, heat, uz")
+    expect(page).to have_text(/it has no column “heat”/)
+  end
+
   it "follows a course of time, out of a file too" do
     bar("Bar that is struck", "−y")
     say("vibration", modes: "4")

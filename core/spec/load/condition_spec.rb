@@ -3,11 +3,12 @@
 RSpec.describe Lattice::Load::Condition do
   let(:cloud) do
     path = File.join(Dir.tmpdir, "lattice-cloud-#{Process.pid}.csv")
-    File.write(path, "x,y,z,t\n#{[0, 70, 140, 210].product([-5, 25], [-5, 15]).map { |p| [*p, 60].join(',') }.join("\n")}")
+    File.write(path, "x,y,z,t,u,v\n#{[0, 70, 140, 210].product([-5, 25], [-5, 15]).map { |p| [*p, 60, 1, 1].join(',') }.join("\n")}")
     Digest::SHA256.file(path).hexdigest.tap { |digest| Lattice::Shape::Store.shared.lend(digest, path) }
   end
   let(:valid) do
     { "temperature_map" => { "target" => "bar", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm" },
+      "displacement_map" => { "target" => "root", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm", "per" => "mm", "reach" => "300 mm" },
       "pressure_map" => { "target" => "tip", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm", "per" => "kPa", "reach" => "300 mm" },
       "force" => { "target" => "tip", "value" => "1 kN", "direction" => "-y" }, "pressure" => { "target" => "tip", "value" => "1 MPa" }, "gravity" => { "value" => "9.81 m/s2", "direction" => "-y" },
       "support" => { "target" => "root", "components" => ["x"] }, "displacement" => { "target" => "root", "component" => "x", "value" => "1 mm" },

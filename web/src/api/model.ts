@@ -48,6 +48,7 @@ export type Statement =
   | StatementTemperature
   | StatementTemperatureMap
   | StatementPressureMap
+  | StatementDisplacementMap
   | StatementHeat
   | StatementSpring
   | StatementMoment
@@ -10827,6 +10828,85 @@ export interface Spot3 {
   z: string;
 }
 /**
+ * Movements of a place from points that another program made.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_displacement_map".
+ */
+export interface StatementDisplacementMap {
+  id: Id;
+  kind: "displacement_map";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a group, or of a body; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * The file's own name.
+   */
+  file?: string;
+  /**
+   * SHA-256 of the file's bytes, which are kept.
+   */
+  digest?: string;
+  /**
+   * The columns with the movements along x, y and z, or the one array of a .vtu file; the first three that are none of x, y and z when left out.
+   *
+   * @minItems 1
+   * @maxItems 3
+   */
+  columns?: [string] | [string, string] | [string, string, string];
+  /**
+   * Unit of its lengths; m when left out.
+   */
+  unit?: "mm" | "cm" | "m" | "in" | "ft";
+  offset?: Spot4;
+  /**
+   * The movements are multiplied by this.
+   */
+  scale?: string;
+  /**
+   * How far a node may lie from its points; a tenth of the part when left out.
+   */
+  reach?: string;
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
+  /**
+   * Unit of its movements; m when left out.
+   */
+  per?: "mm" | "cm" | "m" | "in" | "ft";
+  /**
+   * Along what it is moved; all when left out.
+   *
+   * @minItems 1
+   * @maxItems 3
+   */
+  components?:
+    ["x" | "y" | "z"] | ["x" | "y" | "z", "x" | "y" | "z"] | ["x" | "y" | "z", "x" | "y" | "z", "x" | "y" | "z"];
+}
+/**
+ * A point in space.
+ */
+export interface Spot4 {
+  /**
+   * x.
+   */
+  x: string;
+  /**
+   * y.
+   */
+  y: string;
+  /**
+   * z.
+   */
+  z: string;
+}
+/**
  * What heats or cools a place in heat studies.
  *
  * This interface was referenced by `Model`'s JSON-Schema
@@ -10961,7 +11041,7 @@ export interface StatementSpin {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot4;
+  through?: Spot5;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -10970,7 +11050,7 @@ export interface StatementSpin {
 /**
  * A point in space.
  */
-export interface Spot4 {
+export interface Spot5 {
   /**
    * x.
    */
@@ -11145,7 +11225,7 @@ export interface StatementRotation {
    * An axis with its sign, or three components.
    */
   direction: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot5;
+  through?: Spot6;
   /**
    * The load case it belongs to; the one without a name when left out.
    */
@@ -11154,7 +11234,7 @@ export interface StatementRotation {
 /**
  * A point in space.
  */
-export interface Spot5 {
+export interface Spot6 {
   /**
    * x.
    */
@@ -11197,8 +11277,8 @@ export interface StatementPath {
     | [Quantity, Quantity, Quantity, Quantity]
     | [Quantity, Quantity, Quantity, Quantity, Quantity]
     | [Quantity, Quantity, Quantity, Quantity, Quantity, Quantity];
-  from?: Spot6;
-  to?: Spot7;
+  from?: Spot7;
+  to?: Spot8;
   /**
    * Edges that it follows, instead of a straight line.
    */
@@ -11211,7 +11291,7 @@ export interface StatementPath {
 /**
  * A point in space.
  */
-export interface Spot6 {
+export interface Spot7 {
   /**
    * x.
    */
@@ -11228,7 +11308,7 @@ export interface Spot6 {
 /**
  * A point in space.
  */
-export interface Spot7 {
+export interface Spot8 {
   /**
    * x.
    */
@@ -11516,12 +11596,12 @@ export interface StatementJoint {
    * An axis with its sign, or three components.
    */
   axis?: ("+x" | "-x" | "+y" | "-y" | "+z" | "-z") | [number, number, number];
-  through?: Spot8;
+  through?: Spot9;
 }
 /**
  * A point in space.
  */
-export interface Spot8 {
+export interface Spot9 {
   /**
    * x.
    */
@@ -11635,8 +11715,8 @@ export interface StatementSpotWelds {
    * The name of the other region.
    */
   to: string;
-  from: Spot9;
-  until: Spot10;
+  from: Spot10;
+  until: Spot11;
   /**
    * How many.
    */
@@ -11649,7 +11729,7 @@ export interface StatementSpotWelds {
 /**
  * A point in space.
  */
-export interface Spot9 {
+export interface Spot10 {
   /**
    * x.
    */
@@ -11666,7 +11746,7 @@ export interface Spot9 {
 /**
  * A point in space.
  */
-export interface Spot10 {
+export interface Spot11 {
   /**
    * x.
    */
@@ -11697,12 +11777,12 @@ export interface StatementPoint {
    * Its name.
    */
   name: string;
-  at: Spot11;
+  at: Spot12;
 }
 /**
  * A point in space.
  */
-export interface Spot11 {
+export interface Spot12 {
   /**
    * x.
    */
@@ -11899,7 +11979,7 @@ export interface StatementMotion {
    * Time of one full swing.
    */
   period: string;
-  through?: Spot12;
+  through?: Spot13;
   /**
    * Phase at which it is looked at; 90 deg, the end of the swing, when left out.
    */
@@ -11925,7 +12005,7 @@ export interface StatementMotion {
 /**
  * A point in space.
  */
-export interface Spot12 {
+export interface Spot13 {
   /**
    * x.
    */
@@ -12023,7 +12103,7 @@ export interface StatementGauge {
   name: string;
   study: string;
   quantity: Quantity;
-  spot?: Spot13;
+  spot?: Spot14;
   /**
    * The place that it reads over, instead of a point.
    */
@@ -12036,7 +12116,7 @@ export interface StatementGauge {
 /**
  * A point in space.
  */
-export interface Spot13 {
+export interface Spot14 {
   /**
    * x.
    */
@@ -12325,7 +12405,7 @@ export interface StatementView {
    */
   around?: {
     axis: Axis;
-    through: Spot14;
+    through: Spot15;
   };
   /**
    * The plane that lays the inside open.
@@ -12378,7 +12458,7 @@ export interface StatementView {
      * @maxItems 3
      */
     from: [number, number, number];
-    at: Spot15;
+    at: Spot16;
     /**
      * How much of the part the picture is high.
      */
@@ -12388,7 +12468,7 @@ export interface StatementView {
 /**
  * A point in space.
  */
-export interface Spot14 {
+export interface Spot15 {
   /**
    * x.
    */
@@ -12405,7 +12485,7 @@ export interface Spot14 {
 /**
  * A point in space.
  */
-export interface Spot15 {
+export interface Spot16 {
   /**
    * x.
    */

@@ -9,10 +9,10 @@ import { Spot } from "./shape/parts";
 import { length } from "./template";
 import { useStatement } from "./useStatement";
 
-type Kinds = "temperature_map" | "pressure_map";
+type Kinds = "temperature_map" | "pressure_map" | "displacement_map";
 type Carried = Of<Kinds>;
 
-const UNITS = ["mm", "cm", "m", "in", "ft"].map((u) => [u, u] as const) as readonly (readonly [NonNullable<Carried["unit"]>, string])[];
+export const UNITS = ["mm", "cm", "m", "in", "ft"].map((u) => [u, u] as const) as readonly (readonly [NonNullable<Carried["unit"]>, string])[];
 
 interface Brought {
   file: string;
@@ -20,7 +20,7 @@ interface Brought {
 }
 
 /** A file of points with values: which, its column, and the unit of its lengths. */
-export function CloudFile({ statement, of }: { statement: Carried; of: "temperature" | "pressure" }) {
+export function CloudFile({ statement, of }: { statement: Carried; of: "temperature" | "pressure" | "displacement" }) {
   const { view } = useNote();
   const { edit } = useStatement<Kinds>(statement);
   return (
@@ -29,7 +29,7 @@ export function CloudFile({ statement, of }: { statement: Carried; of: "temperat
       <FileButton<Brought>
         label={`file of ${of}s`}
         words={statement.file ? "another file" : "bring in a file"}
-        title={`A CSV file with columns x, y, z and ${of}, or a .vtu file with it at its points`}
+        title={`A CSV file with columns x, y, z and ${of === "displacement" ? "three movements" : of}, or a .vtu file with ${of === "displacement" ? "them" : "it"} at its points`}
         path={(file) => `/api/models/${view.id}/files?kind=cloud&name=${encodeURIComponent(file.name)}`}
         onRead={(found) =>
           edit((s) => {
@@ -38,7 +38,38 @@ export function CloudFile({ statement, of }: { statement: Carried; of: "temperat
           })
         }
       />
-      , column <TextChip label="column" optional placeholder="the first" value={statement.column ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "column", v))} />, in <ChoiceChip label="unit" value={statement.unit ?? "m"} options={UNITS} onChoose={(v) => void edit((s) => (s.unit = v))} />
+      , {statement.kind === "displacement_map" ? <ThreeColumns statement={statement} /> : <OneColumn statement={statement} />}, in <ChoiceChip label="unit" value={statement.unit ?? "m"} options={UNITS} onChoose={(v) => void edit((s) => (s.unit = v))} />
+    </>
+  );
+}
+
+function OneColumn({ statement }: { statement: Of<"temperature_map" | "pressure_map"> }) {
+  const { edit } = useStatement<"temperature_map" | "pressure_map">(statement);
+  return (
+    <>
+      column <TextChip label="column" optional placeholder="the first" value={statement.column ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "column", v))} />
+    </>
+  );
+}
+
+function ThreeColumns({ statement }: { statement: Of<"displacement_map"> }) {
+  const { edit } = useStatement(statement);
+  return (
+    <>
+      columns{" "}
+      <TextChip
+        label="columns"
+        optional
+        placeholder="the first three"
+        value={statement.columns?.join(", ") ?? ""}
+        onCommit={(v) => {
+          const names = v.split(",").map((name) => name.trim()).filter(Boolean);
+          return edit((s) => {
+            if (names.length > 0) s.columns = names.slice(0, 3) as NonNullable<typeof s.columns>;
+            else delete s.columns;
+          });
+        }}
+      />
     </>
   );
 }

@@ -6,6 +6,7 @@ module Lattice
     # binary without compression.
     class VtuReader
       LARGEST = 1024 * 1024 * 1024
+      WIDTHS = { 1 => "one value", 3 => "three values" }.freeze
 
       def initialize(path)
         @path = path
@@ -27,16 +28,20 @@ module Lattice
         refuse(e.message, e.cure)
       end
 
-      # @param name [String, nil] of an array at the points; the first with one value a point when nil
-      # @return [Array(Numo::DFloat, Numo::DFloat)] points [m, 3] and values [m]
+      # @param name [String, nil] of an array at the points; the first that fits when nil
+      # @param width [Integer] values at each point, 1 or 3
+      # @return [Array(Numo::DFloat, Numo::DFloat)] points [m, 3] and values [m] or [m, 3]
       # @raise [InvalidInput]
-      def point_values(name = nil)
+      def point_values(name = nil, width = 1)
         at = points
         known = @arrays.entries.select { |e| e.section == "PointData" && e.name && !e.name.start_with?("group ") }
-        found = known.map { |entry| [entry.name, Numo::DFloat.cast(@arrays.values(entry))] }.select { |_, values| values.size == at.shape[0] }
+        found = known.map { |entry| [entry.name, Numo::DFloat.cast(@arrays.values(entry))] }.select { |_, values| values.size == at.shape[0] * width }
         values = name ? found.assoc(name) : found[0]
-        refuse("has no values#{" “#{name}”" if name} at its points", found.empty? ? "Write one value for each point." : "Known: #{found.map(&:first).join(', ')}.") unless values
-        [at, values[1]]
+        unless values
+          cure = found.empty? ? "Write #{WIDTHS.fetch(width)} for each point." : "Known: #{found.map(&:first).join(', ')}."
+          refuse("has no #{'three ' if width > 1}values#{" “#{name}”" if name} at its points", cure)
+        end
+        [at, width == 1 ? values[1] : values[1].reshape(at.shape[0], width)]
       rescue VtuArrays::Unreadable => e
         refuse(e.message, e.cure)
       end

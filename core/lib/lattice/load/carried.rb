@@ -19,8 +19,11 @@ module Lattice
         raise statement.fault("a multiplier of zero leaves no #{self.class::CARRIES}", path: "scale", cure: "Give a factor such as 1.") if scale.zero?
       end
 
-      def cloud
-        @cloud ||= Format::Cloud.kept(statement["digest"], file, statement["column"])
+      def cloud = @cloud ||= read { Format::Cloud.kept(statement["digest"], file, statement["column"]) }
+
+      # What is wrong with the file is wrong with the statement.
+      def read
+        yield
       rescue InvalidInput => e
         raise e if e.faults.any?(&:statement)
 

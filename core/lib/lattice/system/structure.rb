@@ -199,8 +199,9 @@ module Lattice
       def hold(condition, name, value = nil)
         nodes = grid.nodes_of(condition.places)
         at = dofs.at(nodes, name)
-        at = at[(at >= 0).where]
-        at = at.empty? ? Numo::Int32.zeros(0) : at.dup
+        there = (at >= 0).where
+        at = there.empty? ? Numo::Int32.zeros(0) : at[there].dup
+        value = value[there].dup if value.is_a?(Numo::NArray) && !there.empty?
         clash = constraints.prescribe(at, value || 0.0, in_case: value && problem.cases.index(condition.case_name))
         return if clash.empty?
 

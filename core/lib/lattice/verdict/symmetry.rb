@@ -8,7 +8,7 @@ module Lattice
       ALIKE = 0.01 # of the extent, or of all forces, within which sides are taken to be alike
       OUTSIDE = 0.05 # of a reference element, that a mirrored point may lie outside
       MOST = 3000 # points that are compared
-      UNTOLD = %w[displacement motion temperature temperature_map pressure_map].freeze
+      UNTOLD = %w[displacement motion temperature temperature_map pressure_map displacement_map].freeze
       FAR = 0.05 # of the peak: the answer is not symmetric
 
       # @param problem [Study::Problem] on whose mesh the result lies

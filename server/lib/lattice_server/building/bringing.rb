@@ -30,9 +30,20 @@ module LatticeServer
       private
 
       def cloud(store)
-        found = Lattice::Format::Cloud.read(@path)
+        found = points
         store.add_file(@path)
         { file: @name, digest: fields["digest"], points: found.values.size, least: found.values.min, greatest: found.values.max }
+      end
+
+      # With a value each, or with three.
+      def points
+        Lattice::Format::Cloud.read(@path)
+      rescue Lattice::InvalidInput => e
+        begin
+          Lattice::Format::Cloud.read(@path, wide: true)
+        rescue Lattice::InvalidInput
+          raise e
+        end
       end
 
       def fields
