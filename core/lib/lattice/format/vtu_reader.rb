@@ -34,8 +34,7 @@ module Lattice
       # @raise [InvalidInput]
       def point_values(name = nil, width = 1)
         at = points
-        known = @arrays.entries.select { |e| e.section == "PointData" && e.name && !e.name.start_with?("group ") }
-        found = known.map { |entry| [entry.name, Numo::DFloat.cast(@arrays.values(entry))] }.select { |_, values| values.size == at.shape[0] * width }
+        found = at_points(at.shape[0] * width)
         values = name ? found.assoc(name) : found[0]
         unless values
           cure = found.empty? ? "Write #{WIDTHS.fetch(width)} for each point." : "Known: #{found.map(&:first).join(', ')}."
@@ -47,6 +46,12 @@ module Lattice
       end
 
       private
+
+      # Arrays at the points with so many numbers in all, which are no groups.
+      def at_points(size)
+        known = @arrays.entries.select { |e| e.section == "PointData" && e.name && !e.name.start_with?("group ") }
+        known.map { |entry| [entry.name, Numo::DFloat.cast(@arrays.values(entry))] }.select { |_, values| values.size == size }
+      end
 
       def refuse(message, cure = "Write the mesh again.") = raise(InvalidInput.at("“#{File.basename(@path)}” #{message}", cure: cure))
 
