@@ -6,11 +6,7 @@ RSpec.describe Lattice::Load::Conditions::DisplacementMap do
 
   after { FileUtils.rm_rf(folder) }
 
-  def lent(path)
-    digest = Digest::SHA256.file(path).hexdigest
-    Lattice::Shape::Store.shared.lend(digest, path)
-    { "id" => "d", "kind" => "displacement_map", "target" => "skin", "file" => File.basename(path), "digest" => digest, "unit" => "mm" }
-  end
+  def mapped(path) = lent(path).merge("id" => "d", "kind" => "displacement_map", "target" => "skin", "unit" => "mm")
 
   # @yield [x, y, z] in mm, answers three movements in mm
   def cloud(head = "x,y,z,ux,uy,uz")
@@ -18,7 +14,7 @@ RSpec.describe Lattice::Load::Conditions::DisplacementMap do
     rows = Array.new(4000) { [[-5, 205], [-5, 25], [-5, 15]].map { |low, high| random.rand(low.to_f..high.to_f) } }
     path = File.join(folder, "moved.csv")
     File.write(path, [head, *rows.map { |p| [*p, *yield(*p)].join(",") }].join("\n"))
-    lent(path).merge("per" => "mm")
+    mapped(path).merge("per" => "mm")
   end
 
   def moved(map, **more)
@@ -49,9 +45,9 @@ RSpec.describe Lattice::Load::Conditions::DisplacementMap do
     whole = solve(problem({ mesh: { "size" => "5 mm" } }))
     path = File.join(folder, "whole.vtu")
     Lattice::Format::VTU.write(path, whole.grid, { "heat" => Numo::DFloat.zeros(whole.grid.nodes.shape[0]), "displacement" => whole.displacement })
-    result = moved(lent(path).merge("unit" => "m", "per" => "m"))
+    result = moved(mapped(path).merge("unit" => "m", "per" => "m"))
     expect(result.field("displacement").max).to be_near(whole.field("displacement").max, 0.01)
-    expect { moved(lent(path).merge("unit" => "m", "columns" => ["heat"])) }.to raise_error(Lattice::InvalidInput, /no three values “heat” at its points.*Known: displacement/)
+    expect { moved(mapped(path).merge("unit" => "m", "columns" => ["heat"])) }.to raise_error(Lattice::InvalidInput, /no three values “heat” at its points.*Known: displacement/)
   end
 
   it "refuses what it cannot take, with a cure" do
@@ -59,6 +55,6 @@ RSpec.describe Lattice::Load::Conditions::DisplacementMap do
     expect { moved(map, columns: %w[ux uy]) }.to raise_error(Lattice::InvalidInput, /names 2 columns, and 3 are needed/)
     expect { moved(map, columns: %w[ux uy heat]) }.to raise_error(Lattice::InvalidInput, /no column “heat”.*Known: x, y, z, ux/)
     narrow = File.join(folder, "narrow.csv").tap { |path| File.write(path, "x,y,z,u\n1,2,3,4\n") }
-    expect { moved(lent(narrow)) }.to raise_error(Lattice::InvalidInput, /4 columns, and x, y, z and three values are needed.*six columns/)
+    expect { moved(mapped(narrow)) }.to raise_error(Lattice::InvalidInput, /4 columns, and x, y, z and three values are needed.*six columns/)
   end
 end

@@ -6,11 +6,7 @@ RSpec.describe Lattice::Load::Conditions::PressureMap do
 
   after { FileUtils.rm_rf(folder) }
 
-  def lent(path)
-    digest = Digest::SHA256.file(path).hexdigest
-    Lattice::Shape::Store.shared.lend(digest, path)
-    { "id" => "p", "kind" => "pressure_map", "target" => "tip", "file" => File.basename(path), "digest" => digest, "unit" => "mm" }
-  end
+  def mapped(path) = lent(path).merge("id" => "p", "kind" => "pressure_map", "target" => "tip", "unit" => "mm")
 
   # @yield [x, y, z] in mm, answers kPa
   def cloud(count = 3000)
@@ -18,7 +14,7 @@ RSpec.describe Lattice::Load::Conditions::PressureMap do
     rows = Array.new(count) { [[190, 210], [-5, 25], [-5, 15]].map { |low, high| random.rand(low.to_f..high.to_f) } }
     path = File.join(folder, "flow.csv")
     File.write(path, ["x,y,z,speed,pressure", *rows.map { |p| [*p, 7, yield(*p)].join(",") }].join("\n"))
-    lent(path).merge("column" => "pressure", "per" => "kPa")
+    mapped(path).merge("column" => "pressure", "per" => "kPa")
   end
 
   def pushed(map, **more)
@@ -40,7 +36,7 @@ RSpec.describe Lattice::Load::Conditions::PressureMap do
     grid = problem({ mesh: { "size" => "5 mm" } }).mesh
     path = File.join(folder, "flow.vtu")
     Lattice::Format::VTU.write(path, grid, { "speed" => Numo::DFloat.zeros(grid.nodes.shape[0], 3), "p" => Numo::DFloat.zeros(grid.nodes.shape[0]) + 2, "q" => grid.nodes[true, 1] * 1000 })
-    even = lent(path).merge("unit" => "m")
+    even = mapped(path).merge("unit" => "m")
     expect(pushed(even, per: "bar", scale: "0.5")[1][:force]).to be_near([-1e5 * 200e-6, 0, 0], 1e-9)
     expect(pushed(even, per: "MPa", column: "q")[1][:force]).to be_near([-10e6 * 200e-6, 0, 0], 1e-9)
     expect { pushed(even, column: "r") }.to raise_error(Lattice::InvalidInput, /no values “r” at its points.*Known: p, q/)
@@ -53,6 +49,6 @@ RSpec.describe Lattice::Load::Conditions::PressureMap do
     expect { pushed(even.except("digest", "file")) }.to raise_error(Lattice::InvalidInput, /no file of points yet.*CSV or VTU/)
     expect { pushed(even, column: "heat") }.to raise_error(Lattice::InvalidInput, /no column “heat”/)
     bare = File.join(folder, "bare.vtu").tap { |path| Lattice::Format::VTU.write(path, problem.mesh) }
-    expect { pushed(lent(bare)) }.to raise_error(Lattice::InvalidInput, /no values at its points/)
+    expect { pushed(mapped(bare)) }.to raise_error(Lattice::InvalidInput, /no values at its points/)
   end
 end

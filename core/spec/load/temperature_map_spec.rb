@@ -15,9 +15,7 @@ RSpec.describe Lattice::Load::Conditions::TemperatureMap do
   def written(text, name = "flow.csv")
     path = File.join(folder, name)
     File.write(path, text)
-    digest = Digest::SHA256.file(path).hexdigest
-    Lattice::Shape::Store.shared.lend(digest, path)
-    { "id" => "t", "kind" => "temperature_map", "target" => "bar", "file" => name, "digest" => digest, "unit" => "mm" }
+    lent(path).merge("id" => "t", "kind" => "temperature_map", "target" => "bar", "unit" => "mm")
   end
 
   def corner(name, place)

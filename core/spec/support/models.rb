@@ -45,6 +45,14 @@ module Models
     Lattice::Shape::OutlineReader.new(Lattice::Model::Statement.new(data)).outline
   end
 
+  # A file that statements of points may name.
+  # @return [Hash] file and digest
+  def lent(path)
+    digest = Digest::SHA256.file(path).hexdigest
+    Lattice::Shape::Store.shared.lend(digest, path)
+    { "file" => File.basename(path), "digest" => digest }
+  end
+
   # A model that is only a shape.
   # @param statements [Array<Hash>] without ids
   def shape_problem(*statements)

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Of } from "../api/types";
 import { setOrDrop } from "../ui/assign";
 import { digits } from "../ui/units";
@@ -5,6 +6,7 @@ import { ChoiceChip, TextChip } from "./chips";
 import { useNote } from "./context";
 import { FileButton } from "./FileButton";
 import { useJoin } from "./joins";
+import { CaseChip } from "./loadChips";
 import { Spot } from "./shape/parts";
 import { length } from "./template";
 import { useStatement } from "./useStatement";
@@ -74,40 +76,25 @@ function ThreeColumns({ statement }: { statement: Of<"displacement_map"> }) {
   );
 }
 
-/** Where the file's origin lies in the model. */
-export function CloudOrigin({ statement }: { statement: Carried }) {
+/** Where it lies, by what it is multiplied, how far nodes may be from it, in which case it acts; and how it was carried over. */
+export function CloudRest({ statement, children }: { statement: Carried; children?: ReactNode }) {
   const { view } = useNote();
   const { edit } = useStatement<Kinds>(statement);
-  if (statement.offset) {
-    return (
-      <>
-        , its origin at <Spot label="origin" value={statement.offset} onPut={(axis, v) => edit((s) => s.offset && (s.offset[axis] = v))} />
-      </>
-    );
-  }
-  return (
-    <button className="ml-1 rounded px-1 font-sans text-[11.5px] text-faint hover:bg-glow hover:text-ink" title="Where the file's origin lies in the model" onClick={() => void edit((s) => (s.offset = { x: length(view, "0 mm", "0 in"), y: length(view, "0 mm", "0 in"), z: length(view, "0 mm", "0 in") }))}>
-      + origin
-    </button>
-  );
-}
-
-/** What the values are multiplied by. */
-export function CloudScale({ statement }: { statement: Carried }) {
-  const { edit } = useStatement<Kinds>(statement);
   return (
     <>
+      {statement.offset ? (
+        <>
+          , its origin at <Spot label="origin" value={statement.offset} onPut={(axis, v) => edit((s) => s.offset && (s.offset[axis] = v))} />
+        </>
+      ) : (
+        <button className="ml-1 rounded px-1 font-sans text-[11.5px] text-faint hover:bg-glow hover:text-ink" title="Where the file's origin lies in the model" onClick={() => void edit((s) => (s.offset = { x: length(view, "0 mm", "0 in"), y: length(view, "0 mm", "0 in"), z: length(view, "0 mm", "0 in") }))}>
+          + origin
+        </button>
+      )}
       , times <TextChip label="multiplier" value={statement.scale ?? "1"} onCommit={(v) => edit((s) => setOrDrop(s, "scale", v))} />
-    </>
-  );
-}
-
-/** How far a node may lie from the points. */
-export function CloudReach({ statement }: { statement: Carried }) {
-  const { edit } = useStatement<Kinds>(statement);
-  return (
-    <>
-      , from at most <TextChip label="reach" optional placeholder="a tenth of the part" value={statement.reach ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "reach", v))} /> away
+      {children}, from at most <TextChip label="reach" optional placeholder="a tenth of the part" value={statement.reach ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "reach", v))} /> away
+      <CaseChip statement={statement} />
+      <Mapped id={statement.id} />
     </>
   );
 }
@@ -115,7 +102,7 @@ export function CloudReach({ statement }: { statement: Carried }) {
 const [WIDE, HIGH] = [168, 26];
 
 /** How it was carried over: both fields side by side, and how far the points lay. */
-export function Mapped({ id }: { id: string }) {
+function Mapped({ id }: { id: string }) {
   const { shown } = useNote();
   const found = useJoin(id);
   if (!found?.source || !found.target || !found.bars) return null;

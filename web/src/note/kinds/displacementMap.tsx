@@ -1,8 +1,7 @@
 import type { Of } from "../../api/types";
 import { ChoiceChip } from "../chips";
-import { CloudFile, CloudOrigin, CloudReach, CloudScale, Mapped, UNITS } from "../cloud";
+import { CloudFile, CloudRest, UNITS } from "../cloud";
 import { useNote } from "../context";
-import { CaseChip } from "../loadChips";
 import { TargetChip } from "../TargetChip";
 import { useStatement } from "../useStatement";
 import { HELD } from "../words";
@@ -32,11 +31,7 @@ function DisplacementMapLine({ statement }: { statement: Of<"displacement_map"> 
         }
       />{" "}
       as <CloudFile statement={statement} of="displacement" />, movements in <ChoiceChip label="movement unit" value={statement.per ?? "m"} options={UNITS} onChoose={(v) => void edit((s) => (s.per = v))} />
-      <CloudOrigin statement={statement} />
-      <CloudScale statement={statement} />
-      <CloudReach statement={statement} />
-      <CaseChip statement={statement} />
-      <Mapped id={statement.id} />
+      <CloudRest statement={statement} />
     </>
   );
 }

@@ -1,7 +1,6 @@
 import type { Of } from "../../api/types";
 import { ChoiceChip } from "../chips";
-import { CloudFile, CloudOrigin, CloudReach, CloudScale, Mapped } from "../cloud";
-import { CaseChip } from "../loadChips";
+import { CloudFile, CloudRest } from "../cloud";
 import { TargetChip } from "../TargetChip";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
@@ -14,11 +13,7 @@ function PressureMapLine({ statement }: { statement: Of<"pressure_map"> }) {
     <>
       On <TargetChip statement={statement} kinds={["faces", "edges"]} /> press the pressures of <CloudFile statement={statement} of="pressure" /> and{" "}
       <ChoiceChip label="pressure unit" value={statement.per ?? "Pa"} options={UNITS} onChoose={(v) => void edit((s) => (s.per = v))} />
-      <CloudOrigin statement={statement} />
-      <CloudScale statement={statement} />
-      <CloudReach statement={statement} />
-      <CaseChip statement={statement} />
-      <Mapped id={statement.id} />
+      <CloudRest statement={statement} />
     </>
   );
 }

@@ -1,7 +1,7 @@
 import type { Of } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
 import { ChoiceChip, TextChip } from "../chips";
-import { CloudFile, CloudOrigin, CloudReach, CloudScale, Mapped } from "../cloud";
+import { CloudFile, CloudRest } from "../cloud";
 import { useNote } from "../context";
 import { CaseChip } from "../loadChips";
 import { studiesOf } from "../studies/OfChip";
@@ -32,11 +32,9 @@ function TemperatureMapLine({ statement }: { statement: Of<"temperature_map"> })
     <>
       <TargetChip statement={statement} kinds={["bodies"]} /> has the temperatures of <CloudFile statement={statement} of="temperature" /> and{" "}
       <ChoiceChip label="degrees" value={statement.degrees ?? "degC"} options={DEGREES} onChoose={(v) => void edit((s) => (s.degrees = v))} />
-      <CloudOrigin statement={statement} />
-      <CloudScale statement={statement} />, free of stress at <TextChip label="reference" value={statement.reference ?? "20 degC"} onCommit={(v) => edit((s) => (s.reference = v))} />
-      <CloudReach statement={statement} />
-      <CaseChip statement={statement} />
-      <Mapped id={statement.id} />
+      <CloudRest statement={statement}>
+        , free of stress at <TextChip label="reference" value={statement.reference ?? "20 degC"} onCommit={(v) => edit((s) => (s.reference = v))} />
+      </CloudRest>
     </>
   );
 }
