@@ -56,6 +56,27 @@ RSpec.describe Lattice::Engine::Touch do
     end
   end
 
+  it "holds a part weakly across a gap that nothing else holds, and rests in balance without" do
+    short = 0.1 * 100e6 / 210e9
+    loose = blocks(stages(["press", { press: "1" }]), gap: 2, touch: { reach: "5 mm" })
+    %w[1e-3 1e-5].each do |share|
+      result, found = solved(*loose[0..-2], loose[-1].merge("steadied" => share))
+      last = result.frames.size - 1
+      expect(result.field("displacement_y", last).min).to be_near(-short - 2e-3, 1e-5)
+      expect(result.field("stress_yy", last).to_a).to all(be_near(-100e6, 1e-5))
+      expect(result.balance(last)[:error]).to be < 1e-6
+      expect(found[:steadied]).to be_between(0.01, 1.0)
+    end
+  end
+
+  it "holds nothing weakly that nothing holds in the end" do
+    lift = [{ "kind" => "case", "name" => "lift" }, { "kind" => "pressure", "target" => "roof", "value" => "-50 MPa", "case" => "lift" },
+            stages(["press", { press: "1" }], ["lift", { press: "0", lift: "1" }]).merge("steadied" => "1e-3")]
+    _, found = solved(*blocks(*lift))
+    expect(found[:broken]).to include(stage: "lift")
+    expect { solved(*blocks(stages(["press", { press: "1" }]).merge("steadied" => "2"))) }.to raise_error(Lattice::InvalidInput) { |e| expect(e.faults[0].message).to include("no small share") }
+  end
+
   it "says where it ends once nothing holds a part any more" do
     result, found = solved(*blocks({ "kind" => "case", "name" => "lift" }, { "kind" => "pressure", "target" => "roof", "value" => "-50 MPa", "case" => "lift" },
                                    stages(["press", { press: "1" }], ["lift", { lift: "3" }])))

@@ -65,6 +65,8 @@ export interface StagesFinding {
   rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; cracks?: { strain: number; width: number } | null; absent?: string[]; anchors?: { name: string; force: number; bonded: number }[]; strips?: Record<string, [number, number, number][]> | null }[];
   broken: { stage: string; level: number; at: number[] | null } | null;
   joins: number;
+  /** What weak springs took on the way, of what all loads did; null without. */
+  steadied?: number | null;
   /** Frames that are ends of stages. */
   ends: number[];
   touches: TouchFinding[];

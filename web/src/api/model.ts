@@ -10141,6 +10141,10 @@ export interface StatementStudy {
    */
   elastic?: boolean;
   /**
+   * Of stages: the share of its stiffness by which what nothing holds yet is held weakly, as a part across a gap, until it rests without; not at all when left out.
+   */
+  steadied?: string;
+  /**
    * Of a strength reduction: the stage after which strength is reduced; the last when left out.
    */
   stage?: string;

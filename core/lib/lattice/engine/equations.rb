@@ -19,6 +19,9 @@ module Lattice
       # @return [Array<Anchor>]
       attr_reader :anchors
 
+      # @return [Steadying, nil]
+      attr_reader :steadying
+
       # @param structure [System::Structure] loaded and held
       # @param weights [Numo::DFloat] [cases] of the loads that grow
       # @param nodes [Numo::DFloat] [n, 3] where the nodes start
@@ -43,6 +46,10 @@ module Lattice
         prescribe
         between(weights * 0, weights)
       end
+
+      # What nothing holds yet is held weakly from now on.
+      # @param share [Float] of the stiffness
+      def steady(share) = tap { @steadying = Steadying.new(structure.assemble(structure.pieces.map(&:stiffness)).diagonal, share) }
 
       # Other bodies are there from now on: those that come are free of stress as they are, those that go let go of what they held.
       # @param acting [System::Structure] loads and supports from now on
@@ -123,10 +130,10 @@ module Lattice
       end
 
       # Whether everything that presses and slides has settled; corrects it where not.
-      def settle = touches.map(&:settle).all?
+      def settle = [*touches, *steadying].map(&:settle).all?
 
       # After a try that failed.
-      def back = touches.each(&:back)
+      def back = [*touches, *steadying].each(&:back)
 
       # At the end of a stage.
       def lock(pose)
@@ -169,6 +176,7 @@ module Lattice
         forces += @embedded.forces(pose.moved) if @embedded
         forces = @anchors.select(&:there?).reduce(forces) { |sum, anchor| sum + anchor.forces(pose.moved) }
         forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
+        forces += steadying.forces(pose.moved, forces) if steadying
         [forces, tangent ? whole(matrices) : nil]
       end
 
@@ -188,7 +196,7 @@ module Lattice
         @parts.each_index { |i| @parts[i].commit if @there[i] }
         @embedded&.commit
         @anchors.select(&:there?).each(&:commit)
-        touches.each(&:keep)
+        [*touches, *steadying].each(&:keep)
       end
 
       # What all its parts remember.
@@ -203,7 +211,7 @@ module Lattice
 
       private
 
-      def remembering = [*@parts, @embedded, *@anchors, *touches, @tightening]
+      def remembering = [*@parts, @embedded, *@anchors, *touches, @tightening, steadying]
 
       # [e, 3] N/m between the ends of members
       def spread_at(spread, level) = (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..])
@@ -269,7 +277,7 @@ module Lattice
 
       def whole(matrices)
         plain = structure.assemble(matrices)
-        plain = plain.with_diagonal(@pins) if @pins
+        [@pins, steadying&.rate].compact.each { |added| plain = plain.with_diagonal(added) }
         slack = @tightening&.slack
         more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack&.any?), *@embedded&.tangent,
                 *@anchors.select(&:there?).flat_map(&:tangents), *touches.map(&:tangent)]

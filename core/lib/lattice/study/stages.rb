@@ -46,6 +46,8 @@ module Lattice
         idle = all.each_index.find { |i| idle?(i) }
         raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{all[idle].number}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
 
+        raise @study.fault("what holds it weakly is no small share of its stiffness", path: "steadied", cure: "Give a share such as 1e-3.") unless steadied.nil? || steadied.between?(1e-9, 0.1)
+
         from = @study["counted_from"]
         raise @study.fault("there is no stage named “#{from}” to count movement from", path: "counted_from", cure: "Choose one of its stages.") unless from.nil? || number(from)
       end
@@ -70,7 +72,10 @@ module Lattice
       def changes? = all.any? { |stage| stage.comes.any? || stage.absent.any? }
 
       # @return [Array] by meaning
-      def signature = [all.map { |stage| [stage.name, stage.factors.to_a, stage.increments, stage.comes, stage.absent] }, @study["counted_from"], @study["elastic"]]
+      def signature = [all.map { |stage| [stage.name, stage.factors.to_a, stage.increments, stage.comes, stage.absent] }, @study["counted_from"], @study["elastic"], *steadied]
+
+      # @return [Float, nil] share of the stiffness by which what nothing holds yet is held
+      def steadied = @study.quantity("steadied", "ratio")
 
       private
 

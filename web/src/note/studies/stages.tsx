@@ -6,6 +6,7 @@ import { quiet } from "../../ui/quiet";
 import { digits } from "../../ui/units";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
+import { FlagChip } from "../FlagChip";
 import { fresh, type Template } from "../template";
 import { useCases } from "../useCases";
 import { useStatement } from "../useStatement";
@@ -79,7 +80,13 @@ export function StagesLine({ statement }: { statement: Study }) {
       </div>
       <span className="font-sans text-[12px]">
         Movement is counted from <ChoiceChip label="counted from" value={counted_from} missing={counted_from !== "" && !stages.some((s) => s.name === counted_from)} options={[["", "the beginning"], ...stages.map((s) => [s.name, `the end of ${s.name}`] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => setOrDrop(s, "counted_from", v))} />; material{" "}
-        <ChoiceChip label="material" value={statement.elastic ? "elastic" : ""} options={[["", "flows where it reaches its strength"], ["elastic", "stays elastic"]] as const} onChoose={(v) => void edit((s) => (v ? (s.elastic = true) : delete s.elastic))} />
+        <ChoiceChip label="material" value={statement.elastic ? "elastic" : ""} options={[["", "flows where it reaches its strength"], ["elastic", "stays elastic"]] as const} onChoose={(v) => void edit((s) => (v ? (s.elastic = true) : delete s.elastic))} />;{" "}
+        <FlagChip on={statement.steadied !== undefined} words={statement.steadied === undefined ? "what nothing holds yet is not held" : "what nothing holds yet is held weakly"} onTurn={() => void edit((s) => void (s.steadied === undefined ? (s.steadied = "1e-3") : delete s.steadied))} />
+        {statement.steadied !== undefined && (
+          <>
+            , by <TextChip label="share of the stiffness" value={statement.steadied} onCommit={(v) => edit((s) => (s.steadied = v))} /> of its stiffness
+          </>
+        )}
       </span>
       <Found id={statement.id} />
     </>
@@ -143,6 +150,12 @@ function Found({ id }: { id: string }) {
         </Fragment>
       ))}
       .
+      {typeof found.steadied === "number" && (
+        <span data-steadied>
+          {" "}
+          What held weakly what nothing held took {digits(Number((found.steadied * 100).toPrecision(2)))} % of the work on the way, and holds nothing in the end.
+        </span>
+      )}
       {found.broken && (
         <span className="text-vermilion">
           {" "}

@@ -52,18 +52,24 @@ module Lattice
         # @return [Result::Staged]
         def call
           rows = go_through
-          raise SolveFailed.new("the first increment of “#{@stages[0].name}” does not come to rest", statement: @study.id, cure: "Give the stage more increments, or less load.") if @done.empty?
+          none! if @done.empty?
 
           @monitor.phase("recovery", upto: 1.0) { outcome(rows) }
         end
 
         private
 
+        def none!
+          raise SolveFailed.new("the first increment of “#{@stages[0].name}” does not come to rest", statement: @study.id,
+                                                                                                     cure: "Give the stage more increments, or less load; or let what nothing holds yet be held weakly.")
+        end
+
         # @return [Array<Hash>] of every stage that was begun
         def go_through
           @told = Study::Stages.new(@problem, @study)
           @stages = @told.all
           set_up(@stages[0].factors, @grid.nodes)
+          @told.steadied&.then { |share| @equations.steady(share) }
           @strips = follow
           @done = []
           @memory = been
@@ -227,8 +233,17 @@ module Lattice
           end
           ended = @done.each_index.select { |k| @done[k][1].level >= 1 - END_OF }
           Result::Staged.new(grid: @grid, frames: frames, states: states, about: about)
-                        .with_found(ground: still?, stages: { rows: rows, broken: @broken, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
+                        .with_found(ground: still?, stages: { rows: rows, broken: @broken, steadied: steadied, joins: @equations.turn_of_joins(@done.last[1].pose), ends: ended.empty? ? [@done.size - 1] : ended,
                                                               touches: touched(@done.map(&:last)), strips: @strips, curve: curve, absent: @told.changes? ? @done.map { |i, _| @stages[i].absent } : [] })
+        end
+
+        # What weak springs took on the way, of what all loads did.
+        # @return [Float, nil]
+        def steadied
+          return unless @equations.steadying
+
+          done = @done.each_cons(2).sum { |(_, one), (_, other)| ((one.push + other.push) / 2).dot(other.pose.moved - one.pose.moved).abs } + (@done[0][1].push.dot(@done[0][1].pose.moved).abs / 2)
+          done.zero? ? 0.0 : @equations.steadying.work / done
         end
 
         def curve = Study::StageCurve.new(@grid, @stages, @done, @structure.dofs).to_h(@problem.cases)
