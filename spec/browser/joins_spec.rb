@@ -75,6 +75,23 @@ RSpec.describe "Joins" do
     end
   end
 
+  it "shows who meets whom of three bodies, leaves a pair out, and lets the other touch" do
+    new_project("Three plates")
+    two_plates
+    say("rectangle", width: "60 mm", height: "40 mm", x: "120 mm")
+    say("body", name: "stop", thickness: "10 mm")
+    click_button "Faces that meet…"
+    within("[aria-label='Faces that meet']") do
+      within("table[aria-label='Who meets whom']") { expect(page).to have_css("button[aria-pressed=true]", text: "meet", count: 2) }
+      find("table[aria-label='Who meets whom'] button[aria-label*='cover']").click
+      expect(page).to have_css("table[aria-label='Who meets whom'] button[aria-pressed=false]", count: 1)
+      click_button "Let 1 touch"
+    end
+    within_section("Joins and supports") { expect(page).to have_text(/stop at plate|plate at stop/) }
+    click_button "Faces that meet…"
+    within("table[aria-label='Who meets whom']") { expect(page).to have_button("touch").and have_css("button[aria-pressed=false]", text: "meet") }
+  end
+
   it "swings a crate on pads that only push, under ties that only pull, and reads its members and what lifts off" do
     new_project("Crate")
     say("frame", bays: "1.2 m", bays_across: "0.8 m", storeys: "0.9 m")

@@ -36,6 +36,7 @@ RSpec.describe Lattice::Load::Proposals do
                                                                                                                                                           { "plane" => { "axis" => "z", "at" => "10 mm" } }] }),
             { "kind" => "bond", "target" => "below", "to" => "above" }]
     expect(found(stack(*bond)).map(&:joined)).to eq([false, true])
+    expect(found(stack(*bond[0..1], bond[2].merge("kind" => "touch"))).map(&:joined)).to eq([false, true])
   end
 
   it "tells before a solve how bonds will fare: the share within reach, the gaps, and how far a side that is out of reach lies" do

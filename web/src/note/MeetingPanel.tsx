@@ -1,18 +1,17 @@
 import { useState } from "react";
 import { Popover } from "radix-ui";
 import { Refused } from "../api/client";
-import { useMeeting, type Meeting } from "../api/hooks";
+import { useMeeting } from "../api/hooks";
 import type { Place, PlaceKey, Statement } from "../api/types";
 import { pickOf } from "../window/usePick";
 import { useDesk } from "../workspace/desk";
 import { useNote } from "./context";
 import { freshId } from "./template";
+import { keyOf, type Pair } from "./meetingPairs";
+import { WhoMeets } from "./WhoMeets";
 
-type Pair = Meeting["pairs"][number];
-const keyOf = (pair: Pair) => [...pair.one, ...pair.other].join("\n");
-
-/** Bonds of some pairs, with groups for both sides of each. */
-function bonded(all: Statement[], pairs: Pair[], places: Map<string, Place>): Statement[] {
+/** Bonds, or touches, of some pairs, with groups for both sides of each. */
+function joined(kind: "bond" | "touch", all: Statement[], pairs: Pair[], places: Map<string, Place>): Statement[] {
   return pairs.reduce((list, pair) => {
     const taken = new Set(list.map((s) => ("name" in s ? s.name : "")));
     const name = (base: string) => {
@@ -28,7 +27,7 @@ function bonded(all: Statement[], pairs: Pair[], places: Map<string, Place>): St
     const one = group(pair.one, pair.other, list);
     const other = group(pair.other, pair.one, [...list, one]);
     const both = [...list, one, other];
-    return [...both, { id: freshId(both), kind: "bond", target: "name" in one ? one.name : "", to: "name" in other ? other.name : "" } as Statement];
+    return [...both, { id: freshId(both), kind, target: "name" in one ? one.name : "", to: "name" in other ? other.name : "" } as Statement];
   }, all);
 }
 
@@ -46,9 +45,9 @@ export function MeetingPanel() {
   const light = (keys: PlaceKey[]) => ({ onMouseEnter: () => set({ lit: keys }), onMouseLeave: () => set({ lit: [] }) });
   const gap = (least: number, greatest: number) => (greatest < (data?.reach ?? 1) * 1e-6 ? "touching" : `${shown.text(least, "length")} to ${shown.text(greatest, "length")} apart`);
 
-  async function accept() {
+  async function accept(kind: "bond" | "touch") {
     try {
-      await arrange((all) => bonded(all, chosen, known));
+      await arrange((all) => joined(kind, all, chosen, known));
       setOpen(false);
     } catch (refused) {
       if (refused instanceof Refused && refused.status !== 409) complain({ message: refused.message, cure: refused.cure });
@@ -68,6 +67,7 @@ export function MeetingPanel() {
             {isFetching && <span className="text-faint">looking…</span>}
           </label>
           {error && <p className="text-[12px] text-vermilion">{error instanceof Refused ? `${error.message}. ${error.cure ?? ""}` : "The faces could not be looked at."}</p>}
+          {data && <WhoMeets pairs={free} left={left} onTurn={(keys, off) => setLeft((old) => new Set(off ? [...old, ...keys] : [...old].filter((k) => !keys.includes(k))))} />}
           {data && data.bonds.length > 0 && (
             <ul className="mb-2 space-y-0.5 border-b border-rule pb-2 text-[12.5px]" aria-label="Bonds">
               {data.bonds.map((bond) => {
@@ -98,9 +98,14 @@ export function MeetingPanel() {
             ))}
           </ul>
           {free.length > 0 && (
-            <button className="button-strong mt-2" disabled={chosen.length === 0} onClick={() => void accept()}>
-              Bond {chosen.length === free.length ? `all ${free.length}` : chosen.length}
-            </button>
+            <p className="mt-2 flex gap-2">
+              <button className="button-strong" disabled={chosen.length === 0} onClick={() => void accept("bond")}>
+                Bond {chosen.length === free.length ? `all ${free.length}` : chosen.length}
+              </button>
+              <button className="button" disabled={chosen.length === 0} title="They press on each other, part and slide" onClick={() => void accept("touch")}>
+                Let {chosen.length === free.length ? `all ${free.length}` : chosen.length} touch
+              </button>
+            </p>
           )}
         </Popover.Content>
       </Popover.Portal>

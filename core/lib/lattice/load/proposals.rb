@@ -146,9 +146,9 @@ module Lattice
         away[range] = found.min(1)
       end
 
-      # Both sides of every join that there is.
+      # Both sides of every join that there is, and of what may touch.
       def joined
-        @joined ||= @problem.conditions.select(&:joins?).filter_map do |condition|
+        @joined ||= @problem.conditions.select { |c| c.joins? || c.touches? }.filter_map do |condition|
           [condition.places, condition.is_a?(Join) ? condition.others : condition.places].map { |list| list.map(&:key) }
         rescue InvalidInput
           nil
