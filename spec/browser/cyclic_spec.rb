@@ -64,6 +64,7 @@ RSpec.describe "What swings, wears and warms" do
     solve_all("Life")
     tab("Life")
     within("table[aria-label=Loops]") { expect(page).to have_css("tbody tr", count: 3) }
+    expect(page).to have_css("svg[aria-label='amplitude over mean'] circle", count: 3)
   end
 
   it "takes temperatures from a file of points, shows what was carried over, and refuses a file in another unit" do

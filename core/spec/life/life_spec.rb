@@ -66,6 +66,18 @@ RSpec.describe Lattice::Life do
       expect(described_class.equivalent("goodman", d(1e6), d(700e6), strength: 600e6)[0]).to eq(Float::INFINITY)
       expect(described_class.equivalent("gerber", d(150e6), d(-100e6), strength: 600e6)[0]).to eq(150e6)
     end
+
+    it "knows the amplitude about a mean that is as bad as one about none, by every rule" do
+      means = d(-100e6, 0, 50e6, 200e6, 390e6)
+      { "none" => nil, "goodman" => 600e6, "gerber" => 600e6, "soderberg" => 400e6, "morrow" => 900e6, "swt" => nil, "walker" => nil }.each do |rule, strength|
+        amplitudes = described_class.amplitude(rule, 120e6, means, strength: strength, exponent: 0.65)
+        expect(described_class.equivalent(rule, amplitudes, means, strength: strength, exponent: 0.65).to_a).to all(be_near(120e6, 1e-9))
+        expect(amplitudes[1]).to be_near(120e6, 1e-9)
+      end
+      expect(described_class.amplitude("goodman", 120e6, d(600e6, 700e6), strength: 600e6).to_a).to eq([0, 0])
+      # Half of σm + √(σm² + 4 L²), less σm.
+      expect(described_class.amplitude("swt", 120e6, d(100e6), strength: nil)[0]).to be_near((-100e6 + Math.sqrt((100e6**2) + (4 * (120e6**2)))) / 2, 1e-9)
+    end
   end
 
   describe Lattice::Life::LocalStrain do

@@ -33,6 +33,11 @@ RSpec.describe Lattice::Study::Kinds::Life do
       expect(result.field("life_power").min).to be_near(Math.log10(found[:worst][:life]), 1e-9)
       expect(found).to include(holds: true, yields: false)
       expect(found[:loops][0]).to include(damage: be_near(1 / found[:worst][:life], 1e-9), amplitude: be_near(150e6, 1e-6), mean: be_near(100e6, 1e-6))
+      # The line of equal life in amplitude over mean begins with what the curve bears.
+      diagram = found[:diagram]
+      expect(diagram[:level]).to be_near(900e6 * (diagram[:life]**-0.09), 1e-9)
+      expect(diagram[:line][0]).to be_near([0, diagram[:level]], 1e-9)
+      expect(diagram[:line].map(&:last).each_cons(2)).to all(satisfy { |a, b| b < a })
     end
   end
 

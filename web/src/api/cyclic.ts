@@ -63,6 +63,8 @@ export interface LifeFinding {
   strength: number | null;
   above: boolean;
   curve: { cycles: number; stress: number }[];
+  /** Amplitudes that are borne for a life over their mean, Pa; level: about no mean. None of strains, or of curves by ratio. */
+  diagram?: { life: number; level: number; line: [number, number][] } | null;
   law: Record<string, number> | null;
   utilisation: number | null;
   margin: number | null;

@@ -11,6 +11,8 @@ export interface Curve {
   y: (number | null)[];
   /** A value that it tends to, or is read against. */
   flat?: boolean;
+  /** Values alone, which no line joins. */
+  dots?: boolean;
   /** Where its values lie, if not where those of the graph do. */
   x?: number[];
 }
@@ -87,7 +89,7 @@ export function Graph({ x: own, curves, xWords, yWords, label, log = false, clos
       <text x={LEFT} y={HIGH - 4} fontSize="11" className="fill-faint">
         {yWords}
       </text>
-      {curves.map((c, k) => (
+      {curves.map((c, k) => !c.dots && (
         <path key={c.name} d={drawn(c)} fill="none" stroke={INKS[k % INKS.length]} strokeWidth={c.flat ? 1 : 1.8} strokeDasharray={c.flat ? "4 4" : undefined} />
       ))}
       {curves.length > 1 &&
@@ -96,7 +98,7 @@ export function Graph({ x: own, curves, xWords, yWords, label, log = false, clos
             {c.name}
           </text>
         ))}
-      {curves.map((c, k) => c.y.length < 12 && !c.flat && along(c).map((d, i) => typeof c.y[i] === "number" && <circle key={`${c.name} ${i}`} cx={px(d)} cy={py(c.y[i] as number)} r="2.6" fill={INKS[k % INKS.length]} />))}
+      {curves.map((c, k) => (c.y.length < 12 || c.dots) && !c.flat && along(c).map((d, i) => typeof c.y[i] === "number" && <circle key={`${c.name} ${i}`} cx={px(d)} cy={py(c.y[i] as number)} r="2.6" fill={INKS[k % INKS.length]} />))}
       {near !== null &&
         curves.map((c, k) => {
           const v = c.y[near];

@@ -4,6 +4,7 @@ import { lasts } from "../note/studies/life";
 import { digits } from "../ui/units";
 import { DataTable, type Column } from "./DataTable";
 import { Graph } from "./Graph";
+import { MeansDiagram } from "./MeansDiagram";
 import { useToldStudy } from "./useFrame";
 
 const RULES: Record<string, string> = { none: "means do nothing", goodman: "σa / (1 − σm / Su)", gerber: "σa / (1 − (σm / Su)²)", soderberg: "σa / (1 − σm / Sy)", morrow: "σa / (1 − σm / σf′)", swt: "√(σmax σa)", walker: "σmax^(1−γ) σa^γ" };
@@ -46,7 +47,7 @@ export function LifeTable() {
         All damage of a pass {share(found.worst.damage)}, so it lasts {lasts(found)}.
         {found.law && ` σf′ ${shown.text(found.law.strength ?? 0, "stress")}, b ${found.law.exponent}, εf′ ${share(found.law.ductility ?? 0)}, c ${found.law.ductile_exponent}, K′ ${shown.text(found.law.hardening ?? 0, "stress")}, n′ ${found.law.hardening_exponent}.`}
       </p>
-      <div className="flex gap-5">
+      <div className="flex flex-wrap gap-5">
         {found.worst.values.length > 2 && (
           <div className="min-w-[380px] flex-1">
             <Graph close x={found.worst.values.map((_, i) => i + 1)} curves={[{ name: "stress", y: found.worst.values.map((v) => shown.number(v, "stress")) }]} xWords="value of the pass" yWords={`stress at the worst point, ${shown.unit("stress")}`} label="stress at the worst point" />
@@ -67,6 +68,7 @@ export function LifeTable() {
             />
           </div>
         )}
+        <MeansDiagram found={found} />
         <div className="self-start">
           <DataTable label="Loops" columns={columns} rows={found.loops} keyOf={(r) => `${r.from} ${r.to}`} />
         </div>

@@ -7,6 +7,8 @@ module Lattice
     class Curve
       BETWEEN = %w[log-log semi-log linear].freeze
       LEAST = 1e-3 # cycles
+      BOUNDS = [1.0, 1e12].freeze # Pa, between which an amplitude is looked for
+      HALVINGS = 80
 
       # @param points [Array(Float, Float)] cycles and Pa, by rising cycles
       # @param between [String] one of BETWEEN
@@ -34,6 +36,17 @@ module Lattice
         found = found.clip(LEAST, nil)
         Algebra::Gather.put(found, amplitude <= (@endurance || 0.0), Float::INFINITY)
         found
+      end
+
+      # @param cycles [Float]
+      # @return [Float] Pa, the largest amplitude that is borne so often
+      def bears(cycles)
+        low, high = [BOUNDS[0], BOUNDS[1]].map { |s| Math.log(s) }
+        HALVINGS.times do
+          middle = (low + high) / 2
+          life(Numo::DFloat[Math.exp(middle)])[0] >= cycles ? low = middle : high = middle
+        end
+        Math.exp(low)
       end
 
       private

@@ -9,6 +9,7 @@ module Lattice
       # What each needs to know.
       NEEDS = { "goodman" => :ultimate, "gerber" => :ultimate, "soderberg" => :yield, "morrow" => :coefficient }.freeze
       ENOUGH = 1e-9
+      HALVINGS = 80
 
       module_function
 
@@ -27,6 +28,32 @@ module Lattice
         end
       end
 
+      # The amplitude about a mean that does as much damage as one about no mean: what #equivalent brings back.
+      # @param level [Float] Pa, about no mean
+      # @param mean [Numo::DFloat] Pa
+      # @return [Numo::DFloat] Pa; nothing where the mean alone breaks it
+      def amplitude(rule, level, mean, strength: nil, exponent: 0.5)
+        case rule
+        when "none" then (mean * 0) + level
+        when "goodman", "soderberg", "morrow" then ((1 - (mean / strength)) * level).clip(0, nil)
+        when "gerber" then ((1 - ((mean.clip(0, nil) / strength)**2)) * level).clip(0, nil)
+        else swung(level, mean, rule == "swt" ? 0.5 : exponent)
+        end
+      end
+
+      # (σm + σa)^(1−γ) σa^γ = level, which grows with σa, by halving.
+      def swung(level, mean, exponent)
+        low = (-mean).clip(0, nil)
+        high = low + level + mean.abs
+        HALVINGS.times do
+          middle = (low + high) / 2
+          above = power(middle, mean, exponent) > level
+          high = Algebra::Gather.put(high.dup, above, middle[above.where].dup) if above.any?
+          low = Algebra::Gather.put(low.dup, above.eq(0), middle[above.eq(0).where].dup) unless above.all?
+        end
+        (low + high) / 2
+      end
+
       def over(amplitude, share)
         found = amplitude / share.clip(ENOUGH, nil)
         Algebra::Gather.put(found, share <= ENOUGH, Float::INFINITY)
@@ -35,7 +62,7 @@ module Lattice
 
       # σmax^(1−γ) σa^γ, nothing where it is only pushed.
       def power(amplitude, mean, exponent) = ((mean + amplitude).clip(0, nil)**(1 - exponent)) * (amplitude**exponent)
-      private_class_method :over, :power
+      private_class_method :over, :power, :swung
     end
   end
 end

@@ -64,8 +64,22 @@ module Lattice
 
       # @param amplitude [Numo::DFloat] Pa; mean as well
       # @return [Numo::DFloat] Pa, about no mean
-      def equivalent(amplitude, mean)
-        Means.equivalent(rule, amplitude, mean, strength: mean_strength, exponent: @study.quantity("life.walker", "ratio") || 0.5)
+      def equivalent(amplitude, mean) = Means.equivalent(rule, amplitude, mean, strength: mean_strength, exponent: walker)
+
+      STEPS = 60 # of the line of equal life
+
+      # Amplitudes that are borne for a life, over their mean: from the lowest mean, or none, to where nothing is borne, or as far again as the highest.
+      # @param cycles [Float]
+      # @param means [Array<Float>] Pa, that are to lie in it
+      # @return [Hash, nil] life; level: Pa about no mean; line [[mean, amplitude]]; nil of what has no rule for means
+      def diagram(cycles, means)
+        return if strain? || by_ratio?
+
+        level = curve.bears(cycles) * factor
+        low = [0.0, *means].min
+        high = mean_strength || ([level, *means].max * 2)
+        line = Numo::DFloat.linspace(low, high, STEPS)
+        { life: cycles, level: level, line: line.to_a.zip(Means.amplitude(rule, level, line, strength: mean_strength, exponent: walker).to_a) }
       end
 
       # @return [Numo::DFloat] cycles
@@ -82,6 +96,7 @@ module Lattice
 
       private
 
+      def walker = @study.quantity("life.walker", "ratio") || 0.5
       def life = @study["life"]
 
       def surface

@@ -7,7 +7,7 @@ module Lattice
       class Life < Linear
         extend Kind
 
-        VERSION = 1
+        VERSION = 2
         READ = %w[limit path gauge].freeze
         ENDLESS = 1e12 # passes, at which fields end
         SAFE = Lattice::Life::Damage::MOST
