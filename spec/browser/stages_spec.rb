@@ -29,10 +29,13 @@ RSpec.describe "Stages" do
     fill(ids.find { |id| page.has_css?("##{id} [aria-label='size: 10 mm']", wait: 0) }, "size", "2.8 mm")
     fill(ids.find { |id| page.has_css?("##{id} [aria-label='force: 2 kN']", wait: 0) }, "force", "40 kN")
     say("collapse")
+    begun = Time.now
     click_button "Solve", match: :first
     within("nav[aria-label=Studies]") { expect(page).to have_css("button[title='Static: solved']", wait: 90) }
     expect(page).to have_css("[data-course]", text: /increment \d+, (trying|at) [\d.]+ × the loads\s*iteration \d+: .* left over/, wait: 60)
-    Studio.wait(60) { Dir[File.join(Desk.data, "derived", "*.way", "memory")].any? }
+    # Something has come to rest, and was written.
+    expect(page).to have_css("[data-course]", text: /Stopped, it keeps what has come to rest/, wait: 60)
+    Studio.wait(60) { Dir[File.join(Desk.data, "derived", "*.way", "memory")].any? { |file| File.mtime(file) > begun } }
     click_button "Stop"
     expect(page).to have_css("li[data-state=stopped]")
     click_button "Go on"
