@@ -10,6 +10,8 @@ module Desk
     })()
   SCRIPT
 
+  UNSIZED = 300 # width of a canvas that has not been fitted into its window yet
+
   class << self
     # Process id of the server.
     attr_accessor :server
@@ -60,6 +62,8 @@ module Desk
     expect(page).to have_css("[data-testid=window] canvas")
     Studio.wait do
       left, top, width, height = page.evaluate_script(BOX)
+      next if width <= UNSIZED
+
       place = { x: left + (width * x), y: top + (height * y) }
       mouse.move(x: place[:x] - 4, y: place[:y] - 4)
       mouse.move(**place)
