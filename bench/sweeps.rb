@@ -15,8 +15,12 @@ module Bench
     STEPS = 10_000
 
     # Keeps what was computed, so that what a study rests on is computed once.
-    class Kept
-      def initialize = @all = {}
+    class Kept < Lattice::Study::Solving::Keeper
+      def initialize
+        super
+        @all = {}
+      end
+
       def keep(kind, digest, *) = @all[[kind, digest]] ||= yield
     end
 

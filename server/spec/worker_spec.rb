@@ -58,9 +58,10 @@ RSpec.describe LatticeServer::Worker do
     told = api_get("/runs/#{run}")[1]
     expect(told["course"].last).to include("level" => be_positive, "residuals" => include(be < 1e-5))
     expect(told["increments"]).to be >= told["course"].size
+    eventually { api_get("/runs/#{run}")[1]["keeps"] }
     api_post("/runs/#{run}/stop")
     eventually { state(run) == "stopped" }
-    expect(api_get("/runs/#{run}")[1]).to include("course" => [], "trying" => nil, "increments" => be_positive)
+    expect(api_get("/runs/#{run}")[1]).to include("course" => [], "trying" => nil, "increments" => be_positive, "keeps" => true)
     fresh = api_post("/runs/#{run}/retry")[1]["id"]
     eventually(90) { LatticeServer::Store::Runs::ENDED.include?(state(fresh)) }
     expect(runs.find(fresh)).to include(state: "done", log: include("It goes on from increment"))

@@ -65,6 +65,11 @@ RSpec.describe Lattice::Study::Waypoints do
     expect(whole.field("touch_pressure", 0).max).to be > 1e6
   end
 
+  it "refuses a folder that cannot be written, before anything is solved" do
+    File.write(File.join(folder, "file"), "")
+    expect { Lattice::Command::Solves::Kept.new(File.join(folder, "file", "below")) }.to raise_error(Lattice::InvalidInput, /cannot be written.*Name a folder/)
+  end
+
   it "keeps nothing that is not whole" do
     way = described_class.new(File.join(folder, "one"), every: 0.0)
     expect(way.last).to be_nil
@@ -72,7 +77,9 @@ RSpec.describe Lattice::Study::Waypoints do
     way.pass([2, Numo::DFloat[3]]) { { at: 2 } }
     File.open(File.join(folder, "one", "records"), "ab") { |file| file.write("half of a rec") }
     again = described_class.new(File.join(folder, "one"), every: 0.0)
+    expect(again).not_to be_kept
     expect(again.last).to eq([[[1, Numo::DFloat[1, 2]], [2, Numo::DFloat[3]]], { at: 2 }])
+    expect(again).to be_kept
     again.pass([3, nil]) { { at: 3 } }
     expect(described_class.new(File.join(folder, "one")).last).to eq([[[1, Numo::DFloat[1, 2]], [2, Numo::DFloat[3]], [3, nil]], { at: 3 }])
     File.binwrite(File.join(folder, "one", "memory"), "torn")

@@ -11,7 +11,9 @@ module LatticeServer
 
     def to_h
       @run.slice(:id, :model_id, :kind, :study, :state, :phase, :share, :log, :error)
-          .merge(increments: lines.size, course: @run[:state] == "running" ? lines.last(SHOWN).map { |line| JSON.parse(line) } : [], trying: trying, outcome: @run[:outcome] && JSON.parse(@run[:outcome]),
+          .merge(increments: lines.size, keeps: lines.any? && JSON.parse(lines.last)["keeps"] == true,
+                 course: @run[:state] == "running" ? lines.last(SHOWN).map { |line| JSON.parse(line) } : [], trying: trying,
+                 outcome: @run[:outcome] && JSON.parse(@run[:outcome]),
                  created_at: @run[:created_at].iso8601, started_at: @run[:started_at]&.iso8601(2), finished_at: @run[:finished_at]&.iso8601(2))
     end
 

@@ -191,8 +191,9 @@ export interface Run {
   phase: string | null;
   share: number;
   log: string;
-  /** How many increments came to rest; of what runs the last of them, and what is being tried. */
+  /** How many increments came to rest, and whether they are kept to go on from; of what runs the last of them, and what is being tried. */
   increments: number;
+  keeps: boolean;
   course: Increment[];
   trying: Increment | null;
   error: string | null;
@@ -224,9 +225,9 @@ export interface ModelView {
   flows: Record<string, [number, number][]>;
   /** By statement how ground presses sideways: parts of the weight above, and what cohesion takes off and adds, Pa. */
   pressures: Record<string, { active: number; passive: number; rest: number; less: number; more: number }>;
-  /** Sections of concrete with bars, by statement: bars as x, y and diameter, m; how they bend. */
   /** Of studies damped by mass and stiffness: Hz and ratios of the curve, the two points given, α in 1/s and β in s. */
   dampings: Record<string, { frequencies: number[]; ratios: number[]; ends: [number, number][]; mass: number; stiffness: number }>;
+  /** Sections of concrete with bars, by statement: bars as x, y and diameter, m; how they bend. */
   bends: Record<string, { bars: [number, number, number][]; curves: { axis: string; sign: number; curvatures: number[]; moments: number[] }[] }>;
   /** Ground motions that can be read, by statement. */
   motions: Record<string, MotionView>;

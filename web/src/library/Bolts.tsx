@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from "react";
 import { useBolts, useOwnBolts, type LibraryBolt } from "../api/hooks";
+import { raised } from "../ui/units";
 import { OwnBolt } from "./OwnBolt";
 import { OwnButtons, OwnMark, OwnSheet, type Opened } from "./OwnTools";
 
@@ -65,7 +66,7 @@ function Listed({ label, heads, rows }: { label: string; heads: string[]; rows: 
           <tr key={r} className="border-t border-rule">
             {row.map((cell, i) => (
               <td key={i} className={`py-1 pr-6 ${i === 0 ? "font-serif text-[14.5px]" : ""}`}>
-                {typeof cell === "string" ? cell.replace(/(mm|in)2$/, "$1²") : cell}
+                {typeof cell === "string" && i > 0 ? raised(cell) : cell}
               </td>
             ))}
           </tr>

@@ -14,12 +14,12 @@ export function Turns({ study }: { study: StudyState }) {
       {" "}
       Rotations reach {shown.text(found.angle, "angle")}
       {found.frame_name && ` in ${found.frame_name}`}: a study of large displacements would differ.{" "}
-      {!view.studies.some((s) => view.document.statements.some((one) => one.id === s.statement && one.kind === "study" && one.type === "collapse")) && (
+      {!view.document.statements.some((s) => s.kind === "study" && s.type === "collapse") && (
         <button
           className="rounded px-1 font-sans text-[12px] text-faint underline hover:bg-glow"
           onClick={() =>
             void edit("document", (document) => {
-              document.statements.push({ id: freshId(document.statements), kind: "study", name: fresh(view, "Large displacement"), type: "collapse", first: "0.1", upto: "1" });
+              document.statements.push({ id: freshId(document.statements), kind: "study", name: fresh(view, "Large displacement"), type: "collapse", first: "0.1", upto: "1", ...(found.frame_name && { case: found.frame_name }) });
               return document;
             })
           }

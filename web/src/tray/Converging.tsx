@@ -1,3 +1,5 @@
+import { tenTo } from "../ui/units";
+
 const [WIDE, HIGH, LEFT, BELOW] = [300, 190, 40, 26];
 const ENOUGH = 1e-6;
 
@@ -22,7 +24,7 @@ export function Converging({ residuals }: { residuals: number[][] }) {
         <g key={d}>
           <line x1={LEFT} x2={WIDE - 8} y1={py(10 ** d)} y2={py(10 ** d)} stroke="#e2e0d6" />
           <text x={LEFT - 5} y={py(10 ** d) + 3.5} textAnchor="end" fontSize="10" className="fill-faint font-mono">
-            10{String(d).replace(/[-0-9]/g, (c) => "⁻⁰¹²³⁴⁵⁶⁷⁸⁹"["-0123456789".indexOf(c)] ?? c)}
+            {tenTo(d)}
           </text>
         </g>
       ))}

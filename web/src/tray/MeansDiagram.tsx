@@ -1,9 +1,8 @@
 import type { LifeFinding } from "../api/types";
 import { useNote } from "../note/context";
+import { MEANS } from "../note/studies/life";
 import { digits } from "../ui/units";
 import { Graph } from "./Graph";
-
-const RULES: Record<string, string> = { none: "means do nothing", goodman: "Goodman", gerber: "Gerber", soderberg: "Soderberg", morrow: "Morrow", swt: "Smith, Watson and Topper", walker: "Walker" };
 
 /** What amplitude is borne over its mean, for one life, and the loops at the worst point in it. */
 export function MeansDiagram({ found }: { found: LifeFinding }) {
@@ -17,7 +16,7 @@ export function MeansDiagram({ found }: { found: LifeFinding }) {
       <Graph
         x={diagram.line.map(([mean]) => stress(mean))}
         curves={[
-          { name: `${RULES[found.rule] ?? found.rule}, ${digits(Number(diagram.life.toPrecision(3)))} cycles`, y: diagram.line.map(([, amplitude]) => stress(amplitude)) },
+          { name: `${MEANS.find(([rule]) => rule === found.rule)?.[1] ?? found.rule}, ${digits(Number(diagram.life.toPrecision(3)))} cycles`, y: diagram.line.map(([, amplitude]) => stress(amplitude)) },
           { name: "loops of the worst point", x: loops.map((l) => stress(l.mean)), y: loops.map((l) => stress(l.amplitude)), dots: true },
         ]}
         xWords={`mean, ${shown.unit("stress")}`}

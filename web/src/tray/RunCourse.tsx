@@ -1,8 +1,12 @@
 import type { Increment, Run } from "../api/types";
-import { digits } from "../ui/units";
+import { digits, tenTo } from "../ui/units";
 import { Converging } from "./Converging";
 
-const left = (value: number) => value.toExponential(0).replace("e", " × 10^").replace(/\^([+-]?)(\d+)/, (_, sign: string, n: string) => `${sign === "-" ? "⁻" : ""}${[...n].map((d) => "⁰¹²³⁴⁵⁶⁷⁸⁹"[Number(d)]).join("")}`);
+/** Such as 3 × 10⁻⁵. */
+function left(value: number): string {
+  const [digit, power] = value.toExponential(0).split("e");
+  return `${digit} × ${tenTo(Number(power))}`;
+}
 
 const level = ({ name, level: at }: Increment) => (name ? `${digits(Number((at * 100).toPrecision(3)))} %` : `${digits(Number(at.toPrecision(4)))} × the loads`);
 
@@ -30,7 +34,7 @@ export function RunCourse({ run }: { run: Run }) {
           iteration {now.residuals.length}: {left(now.residuals.at(-1) ?? 0)} left over{pressed(now)}
         </span>
         {rest && run.trying && <span className="block text-faint">at rest up to {level(rest)}{rest.name && rest.name !== now.name && ` of ${rest.name}`}</span>}
-        {run.increments > 0 && <span className="mt-1 block text-faint">Stopped, it keeps what has come to rest, and goes on from there.</span>}
+        {run.keeps && <span className="mt-1 block text-faint">Stopped, it keeps what has come to rest, and goes on from there.</span>}
       </p>
     </div>
   );

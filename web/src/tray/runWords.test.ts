@@ -2,14 +2,14 @@ import { describe, expect, it } from "vitest";
 import type { Run } from "../api/types";
 import { again } from "./runWords";
 
-const run = (state: Run["state"], increments: number) => ({ state, increments }) as Run;
+const run = (state: Run["state"], keeps: boolean) => ({ state, keeps, increments: 3 }) as Run;
 
 describe("what brings a run on again", () => {
-  it("goes on where something came to rest before it was stopped or killed", () => {
-    expect([run("stopped", 3), run("interrupted", 1)].map(again)).toEqual(["Go on", "Go on"]);
+  it("goes on where what came to rest was kept before it was stopped or killed", () => {
+    expect([run("stopped", true), run("interrupted", true)].map(again)).toEqual(["Go on", "Go on"]);
   });
 
-  it("begins again where nothing did, or where it failed", () => {
-    expect([run("stopped", 0), run("interrupted", 0), run("failed", 5)].map(again)).toEqual(["Retry", "Retry", "Retry"]);
+  it("begins again where nothing was kept, as of an earthquake, or where it failed", () => {
+    expect([run("stopped", false), run("interrupted", false), run("failed", true)].map(again)).toEqual(["Retry", "Retry", "Retry"]);
   });
 });

@@ -16,8 +16,8 @@ export function seconds(run: Run): string {
   return `${((end.getTime() - new Date(run.started_at).getTime()) / 1000).toFixed(1)} s`;
 }
 
-/** What brings a run that ended early on again: one that had come somewhere goes on from there. */
-export const again = (run: Run) => (run.increments > 0 && (run.state === "stopped" || run.state === "interrupted") ? "Go on" : "Retry");
+/** What brings a run that ended early on again: one that kept how far it had come goes on from there. */
+export const again = (run: Run) => (run.keeps && (run.state === "stopped" || run.state === "interrupted") ? "Go on" : "Retry");
 
 /** The log, without the line that says again what went wrong. */
 export function told(run: Run): string {

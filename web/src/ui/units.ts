@@ -26,6 +26,11 @@ export interface Shown {
 
 const RAISED: Record<string, string> = { "2": "²", "3": "³", "4": "⁴" };
 
+const SUPERSCRIPT = "⁻⁰¹²³⁴⁵⁶⁷⁸⁹";
+
+/** A power of ten: −3 is written 10⁻³. */
+export const tenTo = (power: number) => `10${[...String(power)].map((c) => SUPERSCRIPT["-0123456789".indexOf(c)]).join("")}`;
+
 /** mm2 is written mm². */
 export const raised = (unit: string) => unit.replace(/([a-z])([234])/g, (_, letter: string, power: string) => letter + RAISED[power]);
 

@@ -58,9 +58,12 @@ module Lattice
         def initialize(folder)
           super()
           @folder = folder
+          FileUtils.mkdir_p(folder) if folder
+        rescue SystemCallError => e
+          raise InvalidInput.at("“#{folder}” cannot be written: #{e.message}", cure: "Name a folder that can be.")
         end
 
-        def waypoints(digest) = @folder ? Study::Waypoints.new(File.join(@folder, digest)) : Study::Waypoints::None.new
+        def waypoints(digest) = @folder ? Study::Waypoints.new(File.join(@folder, digest)) : super
       end
 
       # @return [Array(Hash, Result::Outcome, Study::Problem)] findings, what they were read of, and whose places it has

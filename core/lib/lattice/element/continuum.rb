@@ -187,24 +187,6 @@ module Lattice
         full
       end
 
-      # Stress at the nodes, extrapolated from the stress points.
-      # @return [Numo::DFloat] [e, n, 6]
-      def nodal_stress(displacements, young, poisson, free = 0.0) = at_nodes(stress(displacements, young, poisson, free))
-
-      # The same of many displacements.
-      # @return [Array<Numo::DFloat>] [e, n, 6] each
-      def nodal_stresses(list, young, poisson)
-        strains(list, elasticity: @form.elasticity(young, poisson)).map { |strain| at_nodes(stress_of(strain, young, poisson)) }
-      end
-
-      # @param at_points [Numo::DFloat] [e, g, 6]
-      # @return [Numo::DFloat] [e, n, 6]
-      def at_nodes(at_points)
-        points = at_points.shape[1]
-        flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
-        @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup
-      end
-
       private
 
       # What is given at nodes, at the points of a rule. Straight elements have one strain, and one of what is free.

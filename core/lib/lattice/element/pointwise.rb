@@ -35,6 +35,24 @@ module Lattice
         at = @kind.flow_rule.points
         Numo::Int32.cast(@kind.nodes_at.to_a.map { |node| ((at - Numo::DFloat.cast(node).reshape(1, node.size))**2).sum(1).min_index })
       end
+
+      # Stress at the nodes, extrapolated from the stress points.
+      # @return [Numo::DFloat] [e, n, 6]
+      def nodal_stress(displacements, young, poisson, free = 0.0) = at_nodes(stress(displacements, young, poisson, free))
+
+      # The same of many displacements.
+      # @return [Array<Numo::DFloat>] [e, n, 6] each
+      def nodal_stresses(list, young, poisson)
+        strains(list, elasticity: @form.elasticity(young, poisson)).map { |strain| at_nodes(stress_of(strain, young, poisson)) }
+      end
+
+      # @param at_points [Numo::DFloat] [e, g, 6]
+      # @return [Numo::DFloat] [e, n, 6]
+      def at_nodes(at_points)
+        points = at_points.shape[1]
+        flat = at_points.transpose(1, 0, 2).reshape(points, elements * 6)
+        @kind.extrapolation.dot(flat).reshape(@kind.nodes, elements, 6).transpose(1, 0, 2).dup
+      end
     end
   end
 end

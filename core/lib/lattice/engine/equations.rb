@@ -49,7 +49,7 @@ module Lattice
 
       # What nothing holds yet is held weakly from now on.
       # @param share [Float] of the stiffness
-      def steady(share) = tap { @steadying = Steadying.new(structure.assemble(structure.pieces.map(&:stiffness)).diagonal, share) }
+      def steady(share) = tap { @steadying = Steadying.new(@diagonal, share) }
 
       # Other bodies are there from now on: those that come are free of stress as they are, those that go let go of what they held.
       # @param acting [System::Structure] loads and supports from now on
@@ -267,7 +267,8 @@ module Lattice
 
       # Springs, bolts and links beside the elements.
       def join(plain)
-        @stiffest = plain.diagonal.abs.max
+        @diagonal = plain.diagonal
+        @stiffest = @diagonal.abs.max
         all = structure.sprung(structure.bolted(plain, embedded: false))
         structure.hold_idle(all)
         @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)

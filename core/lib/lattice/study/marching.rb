@@ -76,7 +76,7 @@ module Lattice
       # @param part [Float] of the phase that is done
       # @param increment [Engine::March::Increment]
       def told(words, part, increment)
-        @monitor.came({ name: nil, pressing: [], **(@tried || {}), level: increment.level, residuals: increment.residuals })
+        @monitor.came({ name: nil, pressing: [], **(@tried || {}), keeps: waypoints.kept?, level: increment.level, residuals: increment.residuals })
         @monitor.within(words, part.clamp(0.0, 1.0))
         @monitor.log("#{words}: #{increment.residuals.map { |r| format('%.0e', r) }.join(' ')}")
       end

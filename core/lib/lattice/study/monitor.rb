@@ -40,7 +40,7 @@ module Lattice
       OFTEN = 0.3 # s between two words of what is being tried
 
       # What has come to rest, for who looks on.
-      # @param told [Hash] name of the stage, level, residuals, pressing: places that press, iteration by iteration
+      # @param told [Hash] name of the stage, level, residuals, pressing: places that press, iteration by iteration; keeps: whether it can go on from there
       def came(told)
         @listener&.call(:came, told, @share)
       end

@@ -11,10 +11,14 @@ module Lattice
         # @param digest [String]
         # @yieldreturn [Object] computed
         def keep(_kind, _digest, *) = yield
+
+        # @param digest [String] of a result
+        # @return [Waypoints, Waypoints::None] where it has come to
+        def waypoints(_digest) = Waypoints::None.new
       end
 
       # @param problem [Problem]
-      # @param keeper [#keep]
+      # @param keeper [#keep, #waypoints]
       # @param monitor [Monitor]
       def initialize(problem, keeper: Keeper.new, monitor: Monitor.new)
         @problem = problem
@@ -34,8 +38,8 @@ module Lattice
       def on(grid) = tap { @grid = grid }
 
       # @param study [Model::Statement]
-      # @return [Waypoints, Waypoints::None] where it has come to; kept where the keeper does so
-      def waypoints(study) = @keeper.respond_to?(:waypoints) ? @keeper.waypoints(@problem.study_digest(study)) : Waypoints::None.new
+      # @return [Waypoints, Waypoints::None] where it has come to
+      def waypoints(study) = @keeper.waypoints(@problem.study_digest(study))
 
       # @return [Mesh::Grid]
       def grid = @grid ||= @keeper.keep(:mesh, @problem.mesh_digest) { @problem.mesh(@monitor) }

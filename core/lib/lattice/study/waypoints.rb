@@ -11,6 +11,7 @@ module Lattice
       # Keeps nothing, and knows of nothing.
       class None
         def last = nil
+        def kept? = false
         def pass(_record) = nil
         def done = nil
       end
@@ -37,6 +38,9 @@ module Lattice
         nil
       end
       # rubocop:enable Security/MarshalLoad
+
+      # @return [Boolean] whether there is something to go on from
+      def kept? = @count.positive?
 
       # @param record [Object] of what has come to rest, plain data
       # @yieldreturn [Hash] what is to be remembered, asked for only when it is written

@@ -29,7 +29,7 @@ const USES = [
   ["shear", "signed Tresca stress"],
   ["principal", "the largest principal stress"],
 ] as const;
-const MEANS = [
+export const MEANS = [
   ["none", "means do nothing"],
   ["goodman", "means by Goodman"],
   ["gerber", "means by Gerber"],

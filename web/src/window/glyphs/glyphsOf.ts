@@ -65,6 +65,8 @@ function solidsAt(s: Statement, spot: Spot, through: Vec | undefined): [Solid, I
       });
     case "displacement":
       return [[stop(AXES[s.component] as Vec), "held"], [arrow(vectorOf(`${s.value.trim().startsWith("-") ? "-" : "+"}${s.component}`), 1), "pushed"]];
+    case "displacement_map":
+      return (s.components ?? (["x", "y", "z"] as const)).map((c) => [stop(AXES[c] as Vec), "held"]);
     case "rotation":
       return [[turn(vectorOf(s.direction)), "pushed"], [stop(vectorOf(s.direction)), "held"]];
     case "spring":
@@ -81,6 +83,9 @@ function solidsAt(s: Statement, spot: Spot, through: Vec | undefined): [Solid, I
       const inward = flip(spot.normal ?? [0, 0, 1]);
       return [[arrow(/^[-−]/.test(s.value.trim()) ? flip(inward) : inward, 1), "pushed"]];
     }
+    // Which way each place is pressed, the file says.
+    case "pressure_map":
+      return [[arrow(flip(spot.normal ?? [0, 0, 1]), 1), "pushed"]];
     case "bearing_load": {
       const way = vectorOf(s.direction);
       const n = spot.normal;

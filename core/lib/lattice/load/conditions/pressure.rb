@@ -13,16 +13,23 @@ module Lattice
         def check!
           super
           places
-          Quantity::Formula.new(statement["value"], "stress")
+          check_value
         end
 
         def apply(structure)
-          formula = Quantity::Formula.new(statement["value"], "stress")
+          at = pressures(structure)
           places.each do |place|
-            force = structure.surface(place).tractions { |points, outward| outward * -formula.at(points, statement).reshape(points.shape[0], 1) }
+            force = structure.surface(place).tractions { |points, outward| outward * -at.call(points).reshape(points.shape[0], 1) }
             structure.push(self, structure.grid.places.fetch(place.key), force[true, true, 0...structure.grid.dimension])
           end
         end
+
+        private
+
+        def check_value = Quantity::Formula.new(statement["value"], "stress")
+
+        # @return [Proc] from points [k, 3] to Pa [k]
+        def pressures(_structure) = check_value.then { |formula| ->(points) { formula.at(points, statement) } }
       end
     end
   end

@@ -122,8 +122,8 @@ module Lattice
           walk = ->(&each) { memory ? march.go_on(memory[:march], found.last, &each) : march.call(held, &each) }
           @reason = walk.call do |increment|
             found << increment
-            tell(increment, found.size)
             waypoints.pass(increment.record) { { march: march.memory, equations: @equations.memory, held: @held&.record } }
+            tell(increment, found.size)
             :stop if there?(found)
           end
           waypoints.done

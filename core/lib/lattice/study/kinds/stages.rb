@@ -198,8 +198,8 @@ module Lattice
           @done << [number, increment]
           @kept << @passed.to_i
           @passed = @kept.last + 1
-          told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
           waypoints.pass([number, increment.record]) { { stage: number, kept: @kept, rows: @rows, residuals: @residuals, march: @walk.memory, equations: @equations.memory } }
+          told("#{stage.name}, #{(increment.level * 100).round} %", (number + increment.level) / @stages.size, increment)
           :stop if ended?(increment)
         end
 
