@@ -16,7 +16,7 @@ RSpec.describe LatticeServer::App do
 
   it "says what ground, concrete and stages lack, by statement and cure" do
     { soil(dilation: "40 deg") => ["g", /widens more than friction allows/], soil(cohesion: "-1 kPa") => ["g", /cohesion is below zero/],
-      stages({ "name" => "dig", "goes" => ["shaft"] }) => ["c", /no body, group of bodies or anchor named “shaft”/],
+      stages({ "name" => "dig", "goes" => ["shaft"] }) => ["c", /no body, group of bodies, anchor, support or join named “shaft”/],
       { "id" => "k", "kind" => "concrete", "target" => "everything", "tension" => "3 MPa", "compression" => "30 MPa", "energy" => "100 N/m" } => [anything, /straight sides|no region in plane stress/],
       { "id" => "s", "kind" => "study", "name" => "safety", "type" => "strength", "of" => "nothing" } => ["s", /no study named “nothing”/] }.each do |statement, (id, message)|
       expect(notices(statement)).to include(include("statement" => id, "severity" => "stops", "message" => message, "cure" => /\w/)), statement["kind"]

@@ -19,6 +19,17 @@ RSpec.describe Lattice::Load::Conditions do
     expect(total(bar({ "kind" => "traction", "target" => "tip", "value" => "5 MPa", "direction" => [0, -1, 1] }))[:force]).to be_near([0, -1000 / Math.sqrt(2), 1000 / Math.sqrt(2)], 1e-9)
   end
 
+  ["plane stress", "plane strain", "axisymmetric"].each do |make|
+    it "gives a load per length the length of the edge it acts on, and nothing else: #{make}" do
+      made = make == "axisymmetric" ? {} : { thickness: "10 mm" }
+      around = shape_problem(outline_named("plan", rectangle("50 mm", "0 mm", "120 mm", "20 mm")), body_named("part", "plan", make: make, **made),
+                             { "kind" => "material", "target" => "everything", "material" => "steel S355" }, group_named("top", { "plane" => { "axis" => "y", "at" => "20 mm" } }, of: "edges"),
+                             group_named("sole", { "plane" => { "axis" => "y", "at" => "0 mm" } }, of: "edges"), { "kind" => "support", "target" => "sole", "components" => %w[x y] },
+                             { "kind" => "line_load", "target" => "top", "value" => "2 kN/m", "direction" => "-y" }, { "kind" => "mesh", "size" => "10 mm" })
+      expect(total(around)[:force]).to be_near([0, -240, 0], 1e-9)
+    end
+  end
+
   it "lets pressure follow a formula: the resultant and its height are those of a triangle" do
     found = total(bar({ "kind" => "pressure", "target" => "tip", "value" => "10 MPa * (1 - y / 20 mm)" }))
     expect(found[:force]).to be_near([-1000, 0, 0], 1e-9)

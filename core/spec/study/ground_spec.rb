@@ -95,7 +95,7 @@ RSpec.describe "Ground" do
 
   { "a stage whose body is not there" => [[[{ "name" => "a", "goes" => ["dig"] }, { "name" => "b", "goes" => ["dig"] }]], /“dig” goes in stage “b”, but is not there/],
     "a body that comes twice" => [[[{ "name" => "a", "goes" => ["dig"] }, { "name" => "b", "comes" => ["dig"] }, { "name" => "c", "comes" => ["dig"] }]], /is there already/],
-    "something that is no body" => [[[{ "name" => "a", "goes" => ["shaft"] }]], /no body, group of bodies or anchor named “shaft”/] }.each do |words, ((stages), message)|
+    "something that is no body" => [[[{ "name" => "a", "goes" => ["shaft"] }]], /no body, group of bodies, anchor, support or join named “shaft”/] }.each do |words, ((stages), message)|
     it("refuses #{words}") { expect(faults(pit(rest, sand, stages: stages))).to match(message) }
   end
 

@@ -63,7 +63,8 @@ export interface StagesFinding {
   kind: "stages";
   statement: string;
   rows: { name: string; frame: number | null; increments: number; cuts: number; residuals: number[][]; displacement: number | null; von_mises: number | null; plastic: number | null; cracks?: { strain: number; width: number } | null; absent?: string[]; anchors?: { name: string; force: number; bonded: number }[]; strips?: Record<string, [number, number, number][]> | null }[];
-  broken: { stage: string; level: number; at: number[] | null } | null;
+  /** Where it ended before its end; loose: the motion that nothing resists there. */
+  broken: { stage: string; level: number; at: number[] | null; loose?: string | null } | null;
   joins: number;
   /** What weak springs took on the way, of what all loads did; null without. */
   steadied?: number | null;

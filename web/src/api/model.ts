@@ -1550,6 +1550,10 @@ export interface StatementSupport {
    */
   off?: boolean;
   /**
+   * What stages speak of it by, where it comes or goes.
+   */
+  name?: string;
+  /**
    * The name of a group, or of a body; empty while it is not chosen yet.
    */
   target: string;
@@ -10076,13 +10080,13 @@ export interface StatementStudy {
        */
       increments?: number;
       /**
-       * Bodies, groups of them and anchors that come, free of stress; anchors are pulled as they do.
+       * Bodies, groups of them and anchors that come, free of stress, and supports and joins that hold from then on; anchors are pulled as they come.
        *
        * @maxItems 200
        */
       comes?: string[];
       /**
-       * Bodies, groups of them and anchors that go.
+       * Bodies, groups of them, anchors, supports and joins that go.
        *
        * @maxItems 200
        */
@@ -10119,13 +10123,13 @@ export interface StatementStudy {
        */
       increments?: number;
       /**
-       * Bodies, groups of them and anchors that come, free of stress; anchors are pulled as they do.
+       * Bodies, groups of them and anchors that come, free of stress, and supports and joins that hold from then on; anchors are pulled as they come.
        *
        * @maxItems 200
        */
       comes?: string[];
       /**
-       * Bodies, groups of them and anchors that go.
+       * Bodies, groups of them, anchors, supports and joins that go.
        *
        * @maxItems 200
        */
@@ -11340,6 +11344,10 @@ export interface StatementBond {
    */
   off?: boolean;
   /**
+   * What stages speak of it by, where it comes or goes.
+   */
+  name?: string;
+  /**
    * The name of a group: faces, or edges of shells or of plane regions.
    */
   target: string;
@@ -11399,6 +11407,10 @@ export interface StatementLink {
    * Kept in the note, but left out of the model.
    */
   off?: boolean;
+  /**
+   * What stages speak of it by, where it comes or goes.
+   */
+  name?: string;
   /**
    * The name of a group of points; each is linked to what of the region lies nearest.
    */
@@ -11584,6 +11596,10 @@ export interface StatementJoint {
    * Kept in the note, but left out of the model.
    */
   off?: boolean;
+  /**
+   * What stages speak of it by, where it comes or goes.
+   */
+  name?: string;
   /**
    * The name of a group, or of a body; empty while it is not chosen yet.
    */

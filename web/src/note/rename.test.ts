@@ -61,6 +61,13 @@ describe("renaming", () => {
     const stages = (id: string, name: string) => rename(all, id, name).find((s) => s.id === "c");
     expect(stages("a", "rods")).toMatchObject({ stages: [{ goes: ["digs"] }, { comes: ["rods", "slab"] }] });
     expect(stages("g", "cuts")).toMatchObject({ stages: [{ goes: ["cuts"] }, { comes: ["ties", "slab"] }] });
+    const named: Statement[] = [
+      { id: "s", kind: "support", name: "prop", target: "tip", components: ["y"] },
+      { id: "t", kind: "support", target: "root", components: ["y"] },
+      { id: "c", kind: "study", name: "pit", type: "stages", stages: [{ name: "strike", goes: ["prop"] }] },
+    ];
+    expect(rename(named, "s", "strut")).toMatchObject([{ name: "strut" }, {}, { stages: [{ goes: ["strut"] }] }]);
+    expect(rename(named, "t", "strut")).toEqual(named);
     expect(rename(all, "b", "base").find((s) => s.id === "r")).toMatchObject({ as: "base", target: "digs" });
   });
 });

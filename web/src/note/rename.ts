@@ -1,5 +1,6 @@
 import type { Rule } from "../api/model";
 import type { Statement } from "../api/types";
+import { mayBeCalled } from "./called";
 import { MAKERS } from "./words";
 
 function renameFigure(s: Statement, old: string, name: string) {
@@ -57,7 +58,7 @@ function renameInRule(rule: Rule, old: string, name: string, made: boolean): Rul
 /** Renames a statement, and everything in the note that speaks of it follows. */
 export function rename(all: Statement[], id: string, name: string): Statement[] {
   const renamed = all.find((s) => s.id === id);
-  if (!renamed || !("name" in renamed)) return all;
+  if (!renamed || !("name" in renamed) || !renamed.name) return all;
   const old = renamed.name;
   return all.map((s) => {
     if (s.id === id) return { ...s, name } as Statement;
@@ -70,7 +71,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (renamed.kind === "ground_motion") renameMotion(copy, old, name);
     if (renamed.kind === "moving_load" && copy.kind === "study") copy.stages?.forEach((stage) => stage.drives === old && (stage.drives = name));
     const made = MAKERS.includes(renamed.kind);
-    if (made || renamed.kind === "group" || renamed.kind === "anchor") renameInStages(copy, old, name);
+    if (made || renamed.kind === "group" || renamed.kind === "anchor" || mayBeCalled(renamed)) renameInStages(copy, old, name);
     if (made || renamed.kind === "group") {
       if ("target" in copy && copy.target === old) copy.target = name;
       if ("to" in copy && copy.to === old) copy.to = name;

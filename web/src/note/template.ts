@@ -24,13 +24,13 @@ export function fresh(view: ModelView, base: string): string {
 
 export function last(view: ModelView, kind: Kind): string {
   const found = view.document.statements.filter((s) => s.kind === kind).at(-1);
-  return found && "name" in found ? found.name : "";
+  return (found && "name" in found && found.name) || "";
 }
 
 /** The study that is read by default: the last that finds states, not shapes. */
 export function lastRead(view: ModelView): string {
   const found = view.document.statements.filter((s) => s.kind === "study" && s.type !== "vibration" && s.type !== "buckling").at(-1);
-  return found && "name" in found ? found.name : "";
+  return (found && "name" in found && found.name) || "";
 }
 
 export const imperial = (view: ModelView) => view.document.units.startsWith("in") || view.document.units.startsWith("ft");

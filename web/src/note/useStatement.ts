@@ -20,7 +20,7 @@ export function useBodyNames(): string[] {
   const { view } = useNote();
   return useMemo(() => {
     const made = view.document.statements.flatMap((s) => {
-      if (!MAKERS.includes(s.kind) || s.off || !("name" in s)) return [];
+      if (!MAKERS.includes(s.kind) || s.off || !("name" in s) || !s.name) return [];
       return s.kind === "copy" && (s.count ?? 1) > 1 ? Array.from({ length: s.count ?? 1 }, (_, i) => `${s.name} ${i + 1}`) : [s.name];
     });
     return [...new Set([...made, ...view.shape.bodies.map((b) => b.name)])];

@@ -21,7 +21,7 @@ module Lattice
         near = broken && broken[:at] && " near #{broken[:at].map { |v| shown(v, 'length') }.join('; ')}"
         ["#{finding[:rows].size} stages in #{finding[:rows].sum { |row| row[:increments] }} increments", broken ? "ended in “#{broken[:stage]}” at #{(broken[:level] * 100).round} %" : last[:name],
          finding[:steadied] ? "held weakly: #{Kernel.format('%.2g', finding[:steadied] * 100)} % of the work" : "",
-         broken ? "fails: an increment did not come to rest#{near}" : "holds"]
+         broken ? "fails: an increment did not come to rest#{near}#{": #{broken[:loose]}, and nothing resists that" if broken[:loose]}" : "holds"]
       end
 
       def stages_table(finding)

@@ -18,6 +18,10 @@ module Lattice
         attr_reader :targets
 
         def acts_on(*targets) = @targets = targets
+
+        # That some may be told to come and go, by a name of their own.
+        def comes_and_goes = @changes = true
+        def changes? = @changes == true
       end
 
       attr_reader :statement, :problem
@@ -48,6 +52,9 @@ module Lattice
 
       # Whether it comes and goes by its name in stages, and is left out of all else.
       def comes? = false
+
+      # Whether stages may speak of it by its name.
+      def changes? = comes? || (self.class.changes? && !statement.name.nil?)
 
       # @return [Array<Fault>] what is odd, once nothing is wrong
       def oddities = []
@@ -80,7 +87,7 @@ module Lattice
       end
 
       # @return [Array] what it says, by meaning
-      def signature = [Model::Meaning.of(statement, except: ["target"]), problem.keys(statement)]
+      def signature = [Model::Meaning.of(statement, except: ["target", *("name" if self.class.changes?)]), problem.keys(statement)]
 
       # @return [Array<Shape::Place>] all that it speaks of
       def all_places = self.class.targets ? places : []

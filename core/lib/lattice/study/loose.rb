@@ -8,6 +8,7 @@ module Lattice
       SHIFT = 1e-8 # of each unknown's own stiffness
       ROUNDS = 6
       MOVES = 0.2 # of the largest movement, from which a body counts as moving
+      FREE = 1e-9 # of what each unknown's own stiffness would resist
       RIGID = 0.05 # of a body's movement that may be left over beside a rigid motion
 
       # @param structure [System::Structure]
@@ -25,6 +26,14 @@ module Lattice
                         statement: holding&.statement&.id, cure: "Hold it in another place or component, or join it to what is held.", motions: found.map { |f| f[:motion] })
       end
 
+      # @return [String, nil] the motion, where it is hardly resisted at all
+      def motion
+        return unless resisted && resisted < FREE
+
+        found = bodies
+        words(found) unless found.empty?
+      end
+
       # @return [Array<Hash>] name, rigid: whether it moves as a whole, motion: see Load::RigidMotion#motions
       def bodies
         u = movement or return []
@@ -38,20 +47,33 @@ module Lattice
 
       # @return [Numo::DFloat, nil] [n, 3]
       def movement
-        own = @matrix.diagonal
-        own = Numo::DFloat.maximum(own, own.max * 1e-12)
-        factor = Algebra::Factor.new(@matrix.with_diagonal(own * SHIFT))
-        vector = Numo::DFloat.new(@matrix.size).seq.then { |n| Numo::NMath.sin(n * 12.9898) + 0.1 }
-        ROUNDS.times do
-          vector = factor.solve(own * vector)
-          vector /= vector.abs.max
-        end
-        factor.free
+        weakest or return
         constraints = @structure.constraints
-        @structure.dofs.spread(constraints.expand_movements(vector.reshape(1, vector.size))[0, true].dup)
-      rescue SolveFailed
-        nil
+        @structure.dofs.spread(constraints.expand_movements(weakest.reshape(1, weakest.size))[0, true].dup)
       end
+
+      # @return [Float, nil] work of the weakest motion against that of each unknown alone
+      def resisted = weakest && (weakest.dot(@matrix.dot(weakest)) / weakest.dot(own * weakest)).abs
+
+      # @return [Numo::DFloat, nil] [free]
+      def weakest
+        return @weakest if defined?(@weakest)
+
+        @weakest = begin
+          factor = Algebra::Factor.new(@matrix.with_diagonal(own * SHIFT))
+          vector = Numo::DFloat.new(@matrix.size).seq.then { |n| Numo::NMath.sin(n * 12.9898) + 0.1 }
+          ROUNDS.times do
+            vector = factor.solve(own * vector)
+            vector /= vector.abs.max
+          end
+          factor.free
+          vector
+        rescue SolveFailed
+          nil
+        end
+      end
+
+      def own = @own ||= @matrix.diagonal.then { |all| Numo::DFloat.maximum(all, all.max * 1e-12) }
 
       # The rigid motion nearest to how a body moves.
       def moved(name, movement)

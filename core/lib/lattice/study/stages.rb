@@ -7,8 +7,8 @@ module Lattice
     class Stages
       FIRST = 0.25 # of a stage, in the first increment, where their number is not told
 
-      # name; factors [cases] at its end; increments, nil where as few as will do; comes: names of bodies and anchors that do, and absent: of
-      # those that are not there in it; number: of the stage as it is told
+      # name; factors [cases] at its end; increments, nil where as few as will do; comes: names of bodies, anchors, supports and joins that do,
+      # and absent: of those that are not there in it; number: of the stage as it is told
       Stage = Struct.new(:name, :factors, :increments, :comes, :absent, :number)
 
       # @param problem [Problem]
@@ -53,7 +53,7 @@ module Lattice
       end
 
       # What comes before it goes is not there at first.
-      # @return [Array<String>] bodies and anchors
+      # @return [Array<String>] bodies, anchors, supports and joins
       def absent_at_first
         @absent_at_first ||= begin
           met = {}
@@ -72,12 +72,20 @@ module Lattice
       def changes? = all.any? { |stage| stage.comes.any? || stage.absent.any? }
 
       # @return [Array] by meaning
-      def signature = [all.map { |stage| [stage.name, stage.factors.to_a, stage.increments, stage.comes, stage.absent] }, @study["counted_from"], @study["elastic"], *steadied]
+      def signature
+        [all.map { |stage| [stage.name, stage.factors.to_a, stage.increments, stage.comes, stage.absent] }, @study["counted_from"], @study["elastic"], *steadied, *named_so]
+      end
 
       # @return [Float, nil] share of the stiffness by which what nothing holds yet is held
       def steadied = @study.quantity("steadied", "ratio")
 
       private
+
+      # Which supports and joins the names speak of.
+      def named_so
+        names = all.flat_map { |stage| stage.comes | stage.absent }
+        @problem.conditions.select { |c| c.class.changes? && names.include?(c.statement.name) }.map { |c| [c.statement.name, c.signature] }
+      end
 
       def idle?(index)
         before = index.zero? ? nil : all[index - 1]
@@ -86,14 +94,17 @@ module Lattice
         (all[index].factors - (before ? before.factors : 0)).eq(0).all? && !(index.zero? && @problem.at_rest.any?)
       end
 
-      # @return [Array<String>] bodies and anchors
+      # @return [Array<String>] bodies, anchors, supports and joins
       def named(names, path)
         (names || []).each_with_index.flat_map do |name, k|
-          next [name] if @problem.conditions.any? { |c| c.comes? && c.statement.name == name }
-
           places = @problem.groups.find(name)
+          condition = @problem.conditions.find { |c| c.changes? && c.statement.name == name }
+          both = condition && places.any?
+          raise @study.fault("“#{name}” is a #{condition.statement.kind.tr('_', ' ')} and a place as well", path: "#{path}.#{k}", cure: "Name one of them differently.") if both
+          next [name] if condition
+
           bad = places.empty? || places.any? { |p| p.of != :bodies }
-          raise @study.fault("there is no body, group of bodies or anchor named “#{name}”", path: "#{path}.#{k}", cure: "Choose one that is there.") if bad
+          raise @study.fault("there is no body, group of bodies, anchor, support or join named “#{name}”", path: "#{path}.#{k}", cure: "Choose one that is there.") if bad
 
           places.map(&:body)
         end

@@ -166,7 +166,7 @@ module Lattice
       # @param per_length [Numo::DFloat] [d] N/m
       def push_along(condition, place, per_length)
         conn = grid.places.fetch(place.key)
-        share = surface(place).shares
+        share = drawn(place, 1.0).shares
         push(condition, conn, share.reshape(*share.shape, 1) * per_length.reshape(1, 1, per_length.size))
         return unless problem.parts.body(place.body).faces?
 
@@ -227,6 +227,12 @@ module Lattice
                   elsif body.plane? then body.thickness
                   else 1.0
                   end
+        drawn(place, measure)
+      end
+
+      # @param measure [Float, Symbol] what an edge is as thick as
+      # @return [Element::Surface]
+      def drawn(place, measure)
         conn = grid.places.fetch(place.key)
         Element::Surface.new(Algebra::Gather.rows(grid.nodes, conn), measure, grid.piece(place.body, conn))
       end

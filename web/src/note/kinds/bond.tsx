@@ -1,4 +1,5 @@
 import type { Of } from "../../api/types";
+import { CalledChip } from "../CalledChip";
 import { TextChip } from "../chips";
 import { useNote } from "../context";
 import { useJoin } from "../joins";
@@ -19,6 +20,7 @@ function BondLine({ statement }: { statement: Of<"bond"> }) {
           · {((found.covered / found.whole) * 100).toFixed(0)} % of the finer side lies on the other, {shown.text(found.greatest, "length")} apart at most
         </span>
       )}
+      <CalledChip statement={statement} />
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { Of } from "../../api/types";
+import { CalledChip } from "../CalledChip";
 import { ChoiceChip } from "../chips";
 import { useNote } from "../context";
 import { ConnectorForces } from "../ConnectorForces";
@@ -48,6 +49,7 @@ function JointLine({ statement }: { statement: Of<"joint"> }) {
         </button>
       )}
       <ConnectorForces id={statement.id} />
+      <CalledChip statement={statement} />
     </>
   );
 }

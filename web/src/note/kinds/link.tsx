@@ -1,4 +1,5 @@
 import type { Of } from "../../api/types";
+import { CalledChip } from "../CalledChip";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { useJoin } from "../joins";
@@ -20,6 +21,7 @@ function LinkLine({ statement }: { statement: Of<"link"> }) {
       <ChoiceChip label="how" value={statement.how} options={HOW} onChoose={(v) => void change(statement.id, (s) => s.kind === "link" && (s.how = v))} />, within{" "}
       <TextChip label="reach" value={statement.reach ?? ""} placeholder="any distance" optional onCommit={(v) => change(statement.id, (s) => s.kind === "link" && setOrDrop(s, "reach", v))} />
       {found && <span className="text-spruce"> · {found.nodes} nodes</span>}
+      <CalledChip statement={statement} />
     </>
   );
 }

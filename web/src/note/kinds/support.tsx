@@ -1,4 +1,5 @@
 import type { ModelView, Of } from "../../api/types";
+import { CalledChip } from "../CalledChip";
 import { ChoiceChip } from "../chips";
 import { useNote } from "../context";
 import { Way } from "../loadChips";
@@ -123,6 +124,7 @@ function SupportLine({ statement }: { statement: Of<"support"> }) {
       )}
       {kind === "model" ? <span className="when-open"> along the {frames}</span> : <> {frames}</>}
       <FrameWords statement={statement} />
+      <CalledChip statement={statement} />
     </>
   );
 }

@@ -1,17 +1,19 @@
 import { X } from "lucide-react";
-import type { ModelView, Of } from "../../api/types";
+import type { ModelView, Of, Statement } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
+import { freshName, mayBeCalled, toldAs, type Called } from "../called";
 import { ChoiceChip } from "../chips";
 import { useNote } from "../context";
 
 type Stage = NonNullable<Of<"study">["stages"]>[number];
 type Way = "" | "comes" | "goes";
 
-/** Bodies, groups of them and anchors, which may come and go. */
+/** Bodies, groups of them, anchors, and supports and joins that have a name, which may come and go. */
 const changers = (view: ModelView) => [
   ...view.shape.bodies.map((b) => b.name),
   ...view.document.statements.flatMap((s) => (s.kind === "group" && s.of === "bodies" && !s.off ? [s.name] : [])),
   ...view.document.statements.flatMap((s) => (s.kind === "anchor" && !s.off ? [s.name] : [])),
+  ...view.document.statements.flatMap((s) => (mayBeCalled(s) && s.name && !s.off ? [s.name] : [])),
 ];
 
 /** Whether it is there in a stage before anything is said of it. */
@@ -22,11 +24,27 @@ function there(stages: Stage[], at: number, name: string): boolean {
 }
 
 /** Rows of what comes and goes; a cell is what happens to it as the stage begins. */
-export function StageChanges({ stages, edit }: { stages: Stage[]; edit: (turn: (stages: Stage[]) => void) => void }) {
-  const { view } = useNote();
+export function StageChanges({ study, stages, edit }: { study: string; stages: Stage[]; edit: (turn: (stages: Stage[]) => void) => void }) {
+  const { view, arrange } = useNote();
   const names = [...new Set(stages.flatMap((s) => [...(s.comes ?? []), ...(s.goes ?? [])]))];
   const all = changers(view);
   const others = all.filter((n) => !names.includes(n));
+  const nameless = view.document.statements.filter((s): s is Called => mayBeCalled(s) && !s.name && !s.off && s.target !== "");
+  const begin = (choice: string) => {
+    const one = nameless.find((s) => s.id === choice);
+    if (!one) return edit((list) => list.at(-1) && put(list.at(-1) as Stage, choice, view.document.statements.some((s) => s.kind === "anchor" && s.name === choice) ? "comes" : "goes"));
+    // It gets a name, by which the stage then speaks of it.
+    const name = freshName(view.document.statements, one);
+    void arrange((list) =>
+      list.map((s) => {
+        if (s.id === one.id) return { ...s, name } as Statement;
+        if (s.id !== study || s.kind !== "study") return s;
+        const copy = structuredClone(s);
+        if (copy.stages?.length) put(copy.stages.at(-1) as Stage, name, "goes");
+        return copy;
+      }),
+    );
+  };
   return (
     <>
       {names.map((name) => (
@@ -48,10 +66,10 @@ export function StageChanges({ stages, edit }: { stages: Stage[]; edit: (turn: (
           })}
         </tr>
       ))}
-      {others.length > 0 && (
+      {others.length + nameless.length > 0 && (
         <tr>
           <td className="pr-2 text-faint" colSpan={stages.length + 1}>
-            <ChoiceChip label="what comes or goes" value="" options={[["", "+ comes or goes"], ...others.map((n) => [n, n] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => v && edit((list) => list.at(-1) && put(list.at(-1) as Stage, v, view.document.statements.some((s) => s.kind === "anchor" && s.name === v) ? "comes" : "goes"))} />
+            <ChoiceChip label="what comes or goes" value="" options={[["", "+ comes or goes"], ...others.map((n) => [n, n] as const), ...nameless.map((n) => [n.id, toldAs(n)] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => v && begin(v)} />
           </td>
         </tr>
       )}

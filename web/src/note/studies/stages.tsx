@@ -60,7 +60,7 @@ export function StagesLine({ statement }: { statement: Study }) {
             </tr>
           ))}
           <Driven stages={stages} onChoose={(i, name) => void change(i, (one) => setOrDrop(one, "drives", name))} />
-          <StageChanges stages={stages} edit={(turn) => void edit((s) => s.stages && turn(s.stages))} />
+          <StageChanges study={statement.id} stages={stages} edit={(turn) => void edit((s) => s.stages && turn(s.stages))} />
           <tr>
             <td className="pr-2 text-faint">increments</td>
             {stages.map((stage, i) => (
@@ -159,7 +159,7 @@ function Found({ id }: { id: string }) {
       {found.broken && (
         <span className="text-vermilion">
           {" "}
-          It ended in {found.broken.stage} at {Math.round(found.broken.level * 100)} %: an increment did not come to rest, however small{found.broken.at && `; most was left over near ${found.broken.at.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}`}. Look for what flows through or comes loose there, or load it less.
+          It ended in {found.broken.stage} at {Math.round(found.broken.level * 100)} %: an increment did not come to rest, however small{found.broken.at && `; most was left over near ${found.broken.at.map((v) => digits(shown.number(v, "length"))).join("; ")} ${shown.unit("length")}`}. {found.broken.loose ? `Nothing resists that ${found.broken.loose}: hold or join it, or keep what held it.` : "Look for what flows through or comes loose there, or load it less."}
         </span>
       )}
       {found.sections?.map((s) => {
@@ -181,8 +181,8 @@ export const stages: Template = {
   text: "study: loads in stages, one after the other",
   also: "sequence steps nonlinear load unload residual stress history increments study",
   make: (v) => {
-    const first = v.document.statements.find((s) => s.kind === "case" && !s.off);
-    const name = first && "name" in first ? first.name : "all loads";
+    const first = v.document.statements.find((s): s is Of<"case"> => s.kind === "case" && !s.off);
+    const name = first?.name ?? "all loads";
     return {
       kind: "study",
       name: fresh(v, "Stages"),

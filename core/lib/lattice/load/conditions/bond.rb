@@ -7,6 +7,7 @@ module Lattice
       # sides, and edges of shells with faces, where their turns follow too.
       class Bond < Join
         acts_on :faces, :edges
+        comes_and_goes
 
         def spreads? = true
         REACH = 5e-3 # of the part, where none is typed

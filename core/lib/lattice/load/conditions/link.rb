@@ -7,6 +7,7 @@ module Lattice
       # rigid makes the region move as a rigid body with the point. Each point takes what of the region lies within reach.
       class Link < Join
         acts_on :faces, :edges, :points
+        comes_and_goes
 
         def check!
           wrong = places.find { |p| p.of != :points }

@@ -6,6 +6,7 @@ module Lattice
       # Holds components of a place, in every case; along the axes of the model, or of a frame of its own.
       class Support < Condition
         acts_on :faces, :edges, :points, :bodies
+        comes_and_goes
 
         def spreads? = true
         def holds? = true

@@ -5,6 +5,8 @@ module Lattice
     module Kinds
       # Loads that come and go in stages, one after the other: what has moved, turned and flowed stays.
       class Stages < Marching
+        include Broken
+
         VERSION = 2
         READ = %w[limit path gauge force_gauge bolt bars].freeze
         END_OF = 1e-9 # of a stage
@@ -58,11 +60,6 @@ module Lattice
         end
 
         private
-
-        def none!
-          raise SolveFailed.new("the first increment of “#{@stages[0].name}” does not come to rest", statement: @study.id,
-                                                                                                     cure: "Give the stage more increments, or less load; or let what nothing holds yet be held weakly.")
-        end
 
         # @return [Array<Hash>] of every stage that was begun
         def go_through
@@ -175,7 +172,10 @@ module Lattice
           other || (last.nil? && @problem.at_rest.any?) ? @equations.released(pose) : @equations
         end
 
-        def acting(absent) = (@acting ||= {})[[absent, @like]] ||= System::Structure.new(@problem, @grid, conditions, absent: absent, like: @like).apply
+        def acting(absent) = (@acting ||= {})[[absent, @like]] ||= System::Structure.new(@problem, @grid, staying(absent), absent: absent, like: @like).apply
+
+        # Supports and joins that are there.
+        def staying(absent) = conditions.reject { |c| c.changes? && !c.comes? && absent.include?(c.statement.name) }
 
         # A load whose place went with its body would push nothing.
         def loose!(stage)
@@ -217,13 +217,6 @@ module Lattice
         def control(stage)
           few = @equations.touches.any? ? 1.0 : Study::Stages::FIRST
           Engine::Control::Level.new(stage.increments ? 1.0 / stage.increments : few, 1.0, stage.increments ? 1.0 : Engine::Control::MOST)
-        end
-
-        # Where it ended before its end: the stage, how far it came, and where most was left over.
-        def broken(stage, walk)
-          level = @done.last && @stages[@done.last[0]].name == stage.name ? @done.last[1].level : 0.0
-          node = walk.worst && @structure.dofs.nodes_of(Numo::Int32[walk.worst])[0]
-          { stage: stage.name, level: level, at: node && @grid.nodes[node, true].to_a }
         end
 
         def outcome(rows)
