@@ -86,6 +86,19 @@ Verify.define("cantilever bent far by a load at its end", source: "K. E. Bisshop
   end
 end
 
+# N' = -κ V, V' = p + κ N, M' = V from the free end on, κ = M / E I; by Runge and Kutta in 200 000 steps.
+Verify.define("cantilever under a pressure that turns with it", source: "elementary: the equations of the elastica, integrated; p L³ / E I = 6") do |report|
+  edge = ->(name, axis, at) { { "kind" => "group", "name" => name, "of" => "edges", "rule" => { "plane" => { "axis" => axis, "at" => "#{at} m" } } } }
+  result, = collapsing[Verify.outline(Verify.rectangle(0, 0, 1, 0.01)), { "kind" => "body", "name" => "bar", "outline" => "outline", "make" => "plane stress", "thickness" => "20 mm" },
+                       { "kind" => "material", "target" => "everything", "material" => "given", "properties" => { "young" => "210 GPa", "poisson" => "0" } },
+                       edge["left", "x", 0], edge["below", "y", 0], { "kind" => "support", "target" => "left", "components" => %w[x y] },
+                       { "kind" => "pressure", "target" => "below", "value" => "#{6 * soft / 0.02} Pa", "follows" => true }, { "kind" => "mesh", "size" => "25 mm" }, control: "loads", upto: "1"]
+  last = result.frames.size - 1
+  moved = result.displacement(last)[(result.grid.nodes[true, 0] >= 1 - 1e-9).where, true].mean(0)
+  report.check("across, of the length", reference: 0.641986, value: moved[1].abs, tolerance: 2e-3, mesh: Verify.mesh_text(result))
+  report.check("along, of the length", reference: 0.283727, value: -moved[0], tolerance: 3e-3, mesh: Verify.mesh_text(result))
+end
+
 Verify.define("two bars that snap through", source: "elementary: P = 2 E A (l₀ − l) / l₀ · (h − w) / l") do |report|
   half = 1.0
   height = 0.1

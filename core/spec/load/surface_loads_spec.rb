@@ -25,7 +25,8 @@ RSpec.describe Lattice::Load::Conditions do
       around = shape_problem(outline_named("plan", rectangle("50 mm", "0 mm", "120 mm", "20 mm")), body_named("part", "plan", make: make, **made),
                              { "kind" => "material", "target" => "everything", "material" => "steel S355" }, group_named("top", { "plane" => { "axis" => "y", "at" => "20 mm" } }, of: "edges"),
                              group_named("sole", { "plane" => { "axis" => "y", "at" => "0 mm" } }, of: "edges"), { "kind" => "support", "target" => "sole", "components" => %w[x y] },
-                             { "kind" => "line_load", "target" => "top", "value" => "2 kN/m", "direction" => "-y" }, { "kind" => "mesh", "size" => "10 mm" })
+                             { "kind" => "line_load", "target" => "top", "value" => "2 kN/m", "direction" => "-y" }, { "kind" => "mesh", "size" => "10 mm" },
+                             { "kind" => "study", "name" => "still", "type" => "static" })
       expect(total(around)[:force]).to be_near([0, -240, 0], 1e-9)
     end
   end

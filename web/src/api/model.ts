@@ -1698,6 +1698,10 @@ export interface StatementPressure {
    * The load case it belongs to; the one without a name when left out.
    */
   case?: string;
+  /**
+   * Turns with the faces it presses on, in studies that follow large movements; keeps its direction when left out.
+   */
+  follows?: boolean;
 }
 /**
  * Weight of everything.
@@ -10817,6 +10821,10 @@ export interface StatementPressureMap {
    * Unit of its pressures; Pa when left out.
    */
   per?: "Pa" | "kPa" | "MPa" | "bar" | "psi";
+  /**
+   * Turns with the faces it presses on, in studies that follow large movements; keeps its direction when left out.
+   */
+  follows?: boolean;
 }
 /**
  * A point in space.

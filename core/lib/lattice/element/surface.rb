@@ -54,6 +54,24 @@ module Lattice
         Numo::DFloat.zeros(@pieces, @nodes, 3).tap { |all| 3.times { |c| all[true, true, c] = (traction[true, true, c] * amount).dot(values) } }
       end
 
+      # How the nodal forces of a pressure that stays across the surface change as its nodes move: -p Nᵢ ∂n/∂xⱼ. K. Schweizerhof, E. Ramm,
+      # Displacement dependent pressure loads in nonlinear finite element analyses, 1984.
+      # @param pressure [Numo::DFloat] [k, g] Pa
+      # @return [Numo::DFloat] [k, 3 m, 3 m]
+      def pressed_along(pressure)
+        rates = @kind.gradients(rule.points)
+        amounts = pressure * weights * -1
+        turned = line? ? across(rates[true, true, 0].dup) : crossing(rates)
+        sums = (0...rule.size).map do |g|
+          each = turned[true, g, true, true, true].dup * amounts[true, g].reshape(@pieces, 1, 1, 1)
+          values[g, true].reshape(1, @nodes, 1, 1, 1) * each.reshape(@pieces, 1, @nodes, 3, 3)
+        end
+        sums.reduce(:+).transpose(0, 1, 3, 2, 4).dup.reshape(@pieces, @nodes * 3, @nodes * 3)
+      end
+
+      # @return [Numo::DFloat] [k, g, 3] the points at which it is summed up
+      def points = product(values)
+
       # @return [Numo::DFloat] [k, m, 3] outward directions at the nodes, as long as the piece is large there
       def nodal_normals
         at = @kind.gradients(@kind.nodes_at)
@@ -74,6 +92,21 @@ module Lattice
 
       # [k, g, 3] along a line, as long as the length it stands for
       def tangents = product(@kind.gradients(rule.points)[true, true, 0].dup)
+
+      # ∂n/∂xⱼ of a line: a quarter turn of Nⱼ' [k, g, m, 3, 3]
+      def across(rates)
+        Numo::DFloat.zeros(@pieces, rule.size, @nodes, 3, 3).tap do |all|
+          all[true, true, true, 0, 1] = rates.reshape(1, rule.size, @nodes)
+          all[true, true, true, 1, 0] = rates.reshape(1, rule.size, @nodes) * -1
+        end
+      end
+
+      # ∂n/∂xⱼ of a face: [a]× Nⱼ,η - [b]× Nⱼ,ξ with a and b along ξ and η [k, g, m, 3, 3]
+      def crossing(rates)
+        one, other = [0, 1].map { |c| Shape::Vectors.crossing(product(rates[true, true, c].dup).reshape(@pieces * rule.size, 3)).reshape(@pieces, rule.size, 1, 3, 3) }
+        along = [0, 1].map { |c| rates[true, true, c].reshape(1, rule.size, @nodes, 1, 1) }
+        (one * along[1]) - (other * along[0])
+      end
 
       # The border of a plane body runs counter-clockwise: outward is to the right.
       def right_of(tangent)

@@ -10,8 +10,8 @@ module Lattice
 
       remembers :@from, :@more, :@base, :@push, :@given
 
-      # push [unknowns] and given [unknowns]: loads and prescribed movements of a unit of level; base [unknowns]: loads at level zero
-      attr_reader :structure, :push, :given, :base
+      # given [unknowns]: prescribed movements of a unit of level; base [unknowns]: loads at level zero, without what follows
+      attr_reader :structure, :given, :base
 
       # @return [Array<Touch>]
       attr_reader :touches
@@ -40,6 +40,7 @@ module Lattice
         @touches = structure.conditions.select(&:touches?).map { |condition| Touch.new(structure, condition, nodes) }
         @anchors = structure.conditions.select(&:comes?).map { |condition| Anchor.new(structure, condition) }
         @embedded = structure.bars.empty? ? nil : Embedded.new(structure.bars, @dofs.size)
+        @following = Turned.new(structure, still)
         @tightening = structure.bolts.tightened.empty? ? nil : Tightening.new(structure)
         join(structure.assemble(stiffnesses))
         @there = structure.pieces.map { true }
@@ -105,6 +106,7 @@ module Lattice
         @base = from.dot(@acting.loads)
         @push = @more.dot(@acting.loads)
         @given = @more.dot(@moves)
+        @following.factors = from
         pull
         @anchors.filter_map(&:push).each { |push| @push += push }
         self
@@ -114,7 +116,7 @@ module Lattice
       # @param pose [Pose]
       def released(pose)
         target = @base + @push
-        over = constraints.reduce_loads((call(pose)[0] - target).reshape(1, target.size))[0, true]
+        over = constraints.reduce_loads((call(pose)[0] - target - @following.push(@from)).reshape(1, target.size))[0, true]
         @push = Numo::DFloat.zeros(target.size).tap { |all| all[constraints.free] = -over }
         @base = target - @push
         self
@@ -123,6 +125,7 @@ module Lattice
       # Where members flow, they feel what acts between their ends as it is at a level.
       # @param level [Float]
       def bear(level)
+        @following.factors = @from + (@more * level)
         @parts.each_index do |i|
           spread = @acting.spread_loads[i]
           @parts[i].bear(spread_at(spread, level)) if spread
@@ -141,8 +144,11 @@ module Lattice
         @anchors.each { |anchor| anchor.lock(pose.moved) if anchor.there? }
       end
 
-      # @return [Numo::DFloat] [unknowns] loads at a level
-      def pushed(level) = base + (push * level)
+      # @return [Numo::DFloat] [unknowns] loads at a level, at the last pose
+      def pushed(level) = base + @following.push(@from) + (push * level)
+
+      # @return [Numo::DFloat] [unknowns] what a unit of level brings of them
+      def push = @push + @following.push(@more)
 
       def constraints = @acting.constraints
       def extent = @extent ||= (@nodes.max(0) - @nodes.min(0)).max
@@ -177,6 +183,7 @@ module Lattice
         forces = @anchors.select(&:there?).reduce(forces) { |sum, anchor| sum + anchor.forces(pose.moved) }
         forces = touches.reduce(forces) { |sum, touch| sum + touch.forces(pose.moved) }
         forces += steadying.forces(pose.moved, forces) if steadying
+        @following.at(places)
         [forces, tangent ? whole(matrices) : nil]
       end
 
@@ -184,7 +191,7 @@ module Lattice
       # @param moved [Numo::DFloat] [unknowns]
       # @return [Numo::DFloat, nil] [unknowns]; nil where all is
       def slant(moved)
-        @parts.each_index.reduce(nil) do |sum, i|
+        @parts.each_index.reduce(@following.slant(moved)) do |sum, i|
           table = @tables[i]
           forces = @there[i] && @parts[i].slant(moved[table.flatten].reshape(table.shape[0], table.size / table.shape[0])) or next sum
           (sum || 0) + table.flatten.bincount(forces.flatten, minlength: @dofs.size)
@@ -281,7 +288,7 @@ module Lattice
         [@pins, steadying&.rate].compact.each { |added| plain = plain.with_diagonal(added) }
         slack = @tightening&.slack
         more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack&.any?), *@embedded&.tangent,
-                *@anchors.select(&:there?).flat_map(&:tangents), *touches.map(&:tangent)]
+                *@anchors.select(&:there?).flat_map(&:tangents), *touches.map(&:tangent), *@following.tangent]
         more.reduce(Algebra::Sparse.symmetric(plain)) { |sum, one| sum.add(one) }.to_symmetric
       end
     end

@@ -195,8 +195,7 @@ module Lattice
       # @return [Numo::DFloat] [unknowns] what they move
       def solved(forces)
         plain = straight(forces)
-        slant = @equations.slides? && @equations.slant(plain)
-        slant ? Krylov.call(plain) { |moved| moved + straight(@equations.slant(moved)) } : plain
+        @equations.slant(plain) ? Krylov.call(plain) { |moved| moved + straight(@equations.slant(moved)) } : plain
       end
 
       # The same with the symmetric part of the tangent.

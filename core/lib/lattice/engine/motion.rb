@@ -114,7 +114,7 @@ module Lattice
           rate = (moved * (4 / (step**2))) - (@speed * (4 / step)) - @rate
           speed = @speed + ((@rate + rate) * (step / 2))
           internal, tangent = @equations.call(pose, tangent: anew)
-          push = @equations.base - drag - @masses.dot(rate + (speed * @by_mass)) - (@first.dot(speed) * @by_stiffness)
+          push = @equations.pushed(0.0) - drag - @masses.dot(rate + (speed * @by_mass)) - (@first.dot(speed) * @by_stiffness)
           left = left_over(push, internal)
           break unless left.finite?
           return settled(pose, speed, rate, push, internal, k) if left < TOLERANCE && k.positive?

@@ -41,6 +41,9 @@ module Lattice
       # Whether it is a force that neither turns nor fades, however far what it acts on moves.
       def dead? = !steady?
 
+      # Whether it turns with what it acts on, in studies that follow large movements.
+      def follows? = false
+
       # Whether it makes places follow each other.
       def joins? = false
 

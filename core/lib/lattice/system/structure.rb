@@ -166,7 +166,7 @@ module Lattice
       # @param per_length [Numo::DFloat] [d] N/m
       def push_along(condition, place, per_length)
         conn = grid.places.fetch(place.key)
-        share = drawn(place, 1.0).shares
+        share = Element::Surface.new(drawn(place), 1.0, grid.piece(place.body, conn)).shares
         push(condition, conn, share.reshape(*share.shape, 1) * per_length.reshape(1, 1, per_length.size))
         return unless problem.parts.body(place.body).faces?
 
@@ -220,21 +220,15 @@ module Lattice
       end
 
       # @param place [Shape::Place]
+      # @param at [Numo::DFloat] [k, m, 3] where its nodes are, if not where they were drawn
       # @return [Element::Surface] its pieces, for spreading loads
-      def surface(place)
+      def surface(place, at = drawn(place))
         body = problem.parts.body(place.body)
         measure = if body.axisymmetric? then :ring
                   elsif body.plane? then body.thickness
                   else 1.0
                   end
-        drawn(place, measure)
-      end
-
-      # @param measure [Float, Symbol] what an edge is as thick as
-      # @return [Element::Surface]
-      def drawn(place, measure)
-        conn = grid.places.fetch(place.key)
-        Element::Surface.new(Algebra::Gather.rows(grid.nodes, conn), measure, grid.piece(place.body, conn))
+        Element::Surface.new(at, measure, grid.piece(place.body, grid.places.fetch(place.key)))
       end
 
       # Nodes of places, each once, with the area (or length, or 1) that it stands for.
@@ -271,6 +265,9 @@ module Lattice
       end
 
       private
+
+      # [k, m, 3] nodes of the pieces of a place
+      def drawn(place) = Algebra::Gather.rows(grid.nodes, grid.places.fetch(place.key))
 
       def spread_on(condition, piece, per_length)
         spread_loads[pieces.index(piece)][problem.cases.index(condition.case_name), true, true] += per_length

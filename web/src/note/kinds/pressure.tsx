@@ -1,4 +1,5 @@
 import type { Of } from "../../api/types";
+import { FollowsChip } from "../FollowsChip";
 import { CaseChip, Value } from "../loadChips";
 import { TargetChip } from "../TargetChip";
 import { imperial } from "../template";
@@ -8,6 +9,7 @@ function PressureLine({ statement }: { statement: Of<"pressure"> }) {
   return (
     <>
       <Value statement={statement} /> presses on <TargetChip statement={statement} kinds={["faces", "edges"]} />
+      <FollowsChip statement={statement} />
       <CaseChip statement={statement} />
     </>
   );
@@ -19,6 +21,6 @@ export default [
     section: "Loads and stages",
     order: 2,
     Line: PressureLine,
-    templates: [{ word: "pressure", text: "pressure on a place", also: "load distributed uniform", make: (v) => ({ kind: "pressure", target: "", value: imperial(v) ? "100 psi" : "1 MPa" }) }],
+    templates: [{ word: "pressure", text: "pressure on a place", also: "load distributed uniform", make: (v) => ({ kind: "pressure", target: "", value: imperial(v) ? "100 psi" : "1 MPa", follows: true }) }],
   }),
 ];

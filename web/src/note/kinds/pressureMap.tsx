@@ -1,6 +1,7 @@
 import type { Of } from "../../api/types";
 import { ChoiceChip } from "../chips";
 import { CloudFile, CloudRest } from "../cloud";
+import { FollowsChip } from "../FollowsChip";
 import { TargetChip } from "../TargetChip";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
@@ -13,6 +14,7 @@ function PressureMapLine({ statement }: { statement: Of<"pressure_map"> }) {
     <>
       On <TargetChip statement={statement} kinds={["faces", "edges"]} /> press the pressures of <CloudFile statement={statement} of="pressure" /> and{" "}
       <ChoiceChip label="pressure unit" value={statement.per ?? "Pa"} options={UNITS} onChoose={(v) => void edit((s) => (s.per = v))} />
+      <FollowsChip statement={statement} />
       <CloudRest statement={statement} />
     </>
   );
@@ -24,6 +26,6 @@ export default [
     section: "Loads and stages",
     order: 2.5,
     Line: PressureMapLine,
-    templates: [{ word: "pressures from a file", text: "pressures from points that another program made", also: "pressure field map cloud csv vtu flow wind water mapped", make: () => ({ kind: "pressure_map", target: "" }) }],
+    templates: [{ word: "pressures from a file", text: "pressures from points that another program made", also: "pressure field map cloud csv vtu flow wind water mapped", make: () => ({ kind: "pressure_map", target: "", follows: true }) }],
   }),
 ];

@@ -24,12 +24,15 @@ module Lattice
           end
         end
 
-        private
-
-        def check_value = Quantity::Formula.new(statement["value"], "stress")
+        # Whether it turns with what it presses on, where that moves far.
+        def follows? = statement["follows"] == true
 
         # @return [Proc] from points [k, 3] to Pa [k]
         def pressures(_structure) = check_value.then { |formula| ->(points) { formula.at(points, statement) } }
+
+        private
+
+        def check_value = Quantity::Formula.new(statement["value"], "stress")
       end
     end
   end

@@ -11,13 +11,6 @@ module Lattice
         DIMENSION = "stress"
         UNIT = "Pa"
 
-        private
-
-        def check_value
-          check_scale
-          cloud
-        end
-
         # How it was carried over is told of the nodes.
         def pressures(structure)
           check!
@@ -25,6 +18,13 @@ module Lattice
           carried(structure, structure.grid.nodes[structure.grid.nodes_of(places), true].dup, values)
           from = source(values)
           ->(points) { from.call(points).values.clip(values.min, values.max) }
+        end
+
+        private
+
+        def check_value
+          check_scale
+          cloud
         end
       end
     end
