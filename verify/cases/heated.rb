@@ -20,3 +20,14 @@ Verify.define("two-layer strip, heated", source: "S. P. Timoshenko, Analysis of 
   tip = Verify.node(result, 0.062, 0.0, 0)
   report.check("sag of the tip, κ L² / 2", reference: -curvature * (0.062**2) / 2, value: result.displacement[tip, 1], tolerance: 0.01, mesh: Verify.mesh_text(result))
 end
+
+Verify.define("bar between walls, softer and longer as it is warmer", source: "elementary: σ = -E(T) (α(T) (T - 20 °C) - α(T₀) (T₀ - 20 °C))") do |report|
+  rows = [[20, 200, 12], [220, 150, 14], [420, 80, 15]].map { |at, young, expansion| { "at" => "#{at} degC", "young" => "#{young} GPa", "expansion" => "#{expansion}e-6 1/K" } }
+  metal = { "kind" => "material", "target" => "everything", "material" => "given", "properties" => { "poisson" => "0.3" }, "over_temperature" => rows }
+  ends = %w[left right].zip([0, 0.2]).flat_map { |name, at| [Verify.plane(name, "x", at, of: "edges"), Verify.held(name, "x")] }
+  result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, 0.2, 0.02)), Verify.body("plane stress", 0.01), metal, *ends, Verify.plane("sole", "y", 0, of: "edges"), Verify.held("sole", "y"),
+                         { "kind" => "temperature", "target" => "everything", "value" => "320 degC", "reference" => "70 degC" }, *Verify.static(0.01))
+  free = (14.5e-6 * 300) - (12.5e-6 * 50)
+  report.check("stress along", reference: -115e9 * free, value: result.field("stress_xx", 0).mean, tolerance: 1e-9, mesh: Verify.mesh_text(result))
+  report.check("stress across", reference: 0.0, value: result.field("stress_yy", 0).abs.max / 115e9, tolerance: 1e-9, mesh: Verify.mesh_text(result))
+end

@@ -1345,6 +1345,58 @@ export interface StatementMaterial {
    */
   material: string;
   properties?: Properties;
+  /**
+   * What it is like over temperature, straight between rows, and as in the first and last beyond them.
+   *
+   * @minItems 2
+   * @maxItems 60
+   *
+   * Items: A row.
+   */
+  over_temperature?: [
+    {
+      /**
+       * The temperature; rising from row to row.
+       */
+      at: string;
+      /**
+       * Young's modulus there; in every row or in none.
+       */
+      young?: string;
+      /**
+       * Thermal expansion from 20 °C up to there, on average; in every row or in none.
+       */
+      expansion?: string;
+    },
+    {
+      /**
+       * The temperature; rising from row to row.
+       */
+      at: string;
+      /**
+       * Young's modulus there; in every row or in none.
+       */
+      young?: string;
+      /**
+       * Thermal expansion from 20 °C up to there, on average; in every row or in none.
+       */
+      expansion?: string;
+    },
+    ...{
+      /**
+       * The temperature; rising from row to row.
+       */
+      at: string;
+      /**
+       * Young's modulus there; in every row or in none.
+       */
+      young?: string;
+      /**
+       * Thermal expansion from 20 °C up to there, on average; in every row or in none.
+       */
+      expansion?: string;
+    }[]
+  ];
 }
 /**
  * Properties that are typed in, or that stand in place of the library's.

@@ -29,6 +29,15 @@ module Lattice
         end
       end
 
+      # @param studies [Array<Model::Statement>]
+      # @return [Array<Fault>] what is odd: a modulus that changes with temperature, where a study takes it as it is at 20 °C
+      def oddities(studies)
+        body = @by_body.find { |_, material| material.over&.young }&.first or return []
+        cold = studies.find { |study| !%w[static heat life].include?(study["type"]) } or return []
+
+        [cold.fault_at("it takes the modulus of “#{body}” as it is at 20 °C", cure: "Static studies alone follow how it changes with temperature.")]
+      end
+
       def materials = @by_body.values.uniq
       def to_h = @by_body
     end

@@ -2,8 +2,8 @@
 
 module Lattice
   module Matter
-    # An isotropic material; values in SI, nil where unknown.
-    Material = Struct.new(:name, :young, :poisson, :density, :expansion, :conductivity, :yield, :ultimate, :source,
+    # An isotropic material; values in SI, nil where unknown; over: what it is like over temperature.
+    Material = Struct.new(:name, :young, :poisson, :density, :expansion, :conductivity, :yield, :ultimate, :source, :over,
                           keyword_init: true) do
       const_set(:DIMENSIONS, { young: "stress", poisson: "ratio", density: "density", expansion: "expansion",
                                conductivity: "conductivity", yield: "stress", ultimate: "stress" }.freeze)
@@ -18,8 +18,18 @@ module Lattice
           text = typed[key.to_s] || (known && known[key.to_s])
           [key, text && Quantity.parse(text, dimension)]
         end
-        new(name: statement["material"], source: known && typed.empty? ? known["source"] : "typed in", **values).tap { |m| m.check(statement, known) }
+        over = OverTemperature.read(statement)
+        values[:young] = over.young_at(OverTemperature::FREE) if over&.young
+        new(name: statement["material"], source: known && typed.empty? ? known["source"] : "typed in", over: over, **values).tap { |m| m.check(statement, known) }
       end
+
+      # @return [Boolean] whether it is known how it grows when it is warmed
+      def grows? = !expansion.nil? || !over&.expansion.nil?
+
+      # @param from [Float] K, at which it is free of stress
+      # @param change [Float, Numo::DFloat] K, by which it is warmer
+      # @return [Float, Numo::DFloat] strain that it takes freely
+      def free_strain(from, change) = over&.expansion ? over.length_at(change + from) - over.length_at(from) : change * expansion
 
       def check(statement, known)
         if young.nil? || poisson.nil?

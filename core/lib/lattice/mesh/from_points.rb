@@ -4,7 +4,8 @@ module Lattice
   module Mesh
     # Carries a field from points in space to others: of cells about four points wide the means, and through those of the 27 cells around each
     # target the straight field that fits best, nearer ones counting more (moving least squares, P. Lancaster, K. Salkauskas, 1981).
-    # Where points are sparse, cells are doubled. Straight fields come back exactly.
+    # Where points are sparse, cells are doubled; where that brings no more of them, as at the end of a line or strip of points, the size that had most
+    # counts. Straight fields come back exactly.
     class FromPoints
       PER_CELL = 4.0
       ENOUGH = 5 # cells with points, for a fit
@@ -34,13 +35,19 @@ module Lattice
       def call(targets)
         found = Found.new(Numo::DFloat.zeros(targets.shape[0]), Numo::DFloat.zeros(targets.shape[0]))
         open = Numo::Int32.new(targets.shape[0]).seq
+        most = Numo::Int32.zeros(targets.shape[0])
         ROUNDS.times do |round|
           cells = cells(spacing * (2**round))
-          left = open.to_a.each_slice(AT_ONCE).flat_map { |some| fit(cells, targets, Numo::Int32.cast(some), found, round == ROUNDS - 1) }
+          left = open.to_a.each_slice(AT_ONCE).flat_map { |some| fit(cells, targets, Numo::Int32.cast(some), found, most) }
           return found if left.empty?
 
           open = Numo::Int32.cast(left)
         end
+        lost = most.eq(0).where
+        return found if lost.empty?
+
+        # So large that all lie about each target.
+        fit(cells([@extent, (targets - @low.reshape(1, 3)).abs.max].max * 2), targets, Numo::Int32.cast(lost), found, most)
         found
       end
 
@@ -67,17 +74,20 @@ module Lattice
 
       def key(place) = ((((place[true, 0] + WIDE) * (4 * WIDE)) + place[true, 1] + WIDE) * (4 * WIDE)) + place[true, 2] + WIDE
 
+      # @param most [Numo::Int32] [k] cells about each target, at the size of which it has its value so far
       # @return [Array<Integer>] targets about which there are too few cells
-      def fit(cells, targets, open, found, last)
+      def fit(cells, targets, open, found, most)
         at = targets[open, true].dup
         place = Numo::Int64.cast(((at - @low.reshape(1, 3)) / cells.size).floor.clip(-WIDE / 2, WIDE * 1.5))
         normal, right, count, nearest = sums(cells, at, place)
-        ready = (count >= (last ? 1 : ENOUGH)).where
-        return open.to_a if ready.empty?
-
-        solve(normal[ready, true, true].dup, right[ready, true].dup).then { |values| found.values[open[ready]] = values }
-        found.distance[open[ready]] = Numo::NMath.sqrt(nearest[ready])
-        rest = (count < (last ? 1 : ENOUGH)).where
+        better = (count > most[open]).where
+        unless better.empty?
+          mine = open[better].dup
+          solve(normal[better, true, true].dup, right[better, true].dup).then { |values| found.values[mine] = values }
+          found.distance[mine] = Numo::NMath.sqrt(nearest[better])
+          most[mine] = count[better].dup
+        end
+        rest = (count < ENOUGH).where
         rest.empty? ? [] : open[rest].to_a
       end
 

@@ -50,9 +50,15 @@ module Lattice
       # @param u [Numo::DFloat] [unknowns]
       # @param weights [Numo::DFloat] [cases] of the state
       # @param factor [Float] of all loads
+      # @param scales [Array<Numo::DFloat, nil>, nil] for every piece [e], what its modulus is multiplied by
       # @return [Array(Array<Hash>, Array)] of every piece its stress by layer and, of members, the forces at the ends of its elements
-      def recovered(u, weights, factor = 1.0)
-        @structure.moved(u, weights, factor).map do |piece, moved, free, per_length|
+      def recovered(u, weights, factor = 1.0, scales = nil)
+        @structure.moved(u, weights, factor).each_with_index.map do |(piece, moved, free, per_length), i|
+          # Stress is linear in both.
+          scales&.at(i)&.then do |scale|
+            free = (Numo::DFloat.zeros(*piece.conn.shape) + free) * scale.reshape(scale.size, 1)
+            moved *= scale.reshape(scale.size, 1, 1)
+          end
           next [piece.recover(moved, free), nil] unless per_length
 
           ends = piece.ends(moved, per_length, free)

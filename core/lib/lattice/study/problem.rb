@@ -66,7 +66,7 @@ module Lattice
       # @param conditions [Array<Load::Condition>] those that they take
       # @return [Array]
       def acting(conditions = self.conditions)
-        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.values_at(:young, :poisson, :density, :expansion) }
+        stuff = parts.bodies.map { |b| materials.to_h[b.name].to_h.then { |m| [*m.values_at(:young, :poisson, :density, :expansion), *m[:over]&.to_a] } }
         [mesh_digest, cases.signature, conditions.map(&:signature), stuff, sections.signature]
       end
 

@@ -131,6 +131,19 @@ module Lattice
         push(condition, piece.conn, piece.swelling_by(table), piece.names)
       end
 
+      # How warm a piece is whose modulus changes with that.
+      # @param reference [Float] K
+      # @param change [Float, Numo::DFloat] K above it: of all, or [n] at the nodes
+      def softened(condition, piece, reference, change)
+        mean = change.is_a?(Float) ? change : change[piece.conn.flatten].reshape(*piece.conn.shape).mean(1)
+        of = softening[pieces.index(piece)] ||= { from: reference, rows: Numo::DFloat.zeros(problem.cases.names.size, piece.block.size) }
+        row = problem.cases.index(condition.case_name)
+        of[:rows][row, true] = of[:rows][row, true] + mean
+      end
+
+      # @return [Hash{Integer => Hash}] by number of piece: from, K, and rows [cases, e] K above that
+      def softening = @softening ||= {}
+
       # @return [Array<Hash>] for every piece the number of a case => [e, n] strain that varies
       def strain_fields = @strain_fields ||= pieces.map { {} }
 

@@ -74,7 +74,7 @@ module Lattice
 
       def check_materials
         (@problem.materials.all_faults + @problem.sections.all_faults).each { |f| stop(f) }
-        collect { [*@problem.yielding.oddities(@problem.studies), *@problem.at_rest.oddities].each { |f| odd(f) } }
+        collect { [*@problem.yielding.oddities(@problem.studies), *@problem.at_rest.oddities, *@problem.materials.oddities(@problem.studies)].each { |f| odd(f) } }
         @document.active("material").each do |statement|
           material = collect { Matter::Material.read(statement) }
           next unless material&.density && !DENSITIES.cover?(material.density)

@@ -16,7 +16,7 @@ module LatticeServer
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
         { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions,
-                              bends: bends, dampings: dampings, views: views)[1...-1],
+                              bends: bends, dampings: dampings, warmths: warmths, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops,
@@ -44,6 +44,15 @@ module LatticeServer
           [one.statement.id, { bars: one.places, curves: young ? one.bending(young) : [] }]
         rescue Lattice::InvalidInput
           [one.statement.id, nil]
+        end.compact
+      end
+
+      # Of every material with a table over temperature: K, Pa and 1/K.
+      def warmths
+        @document.active("material").to_h do |statement|
+          [statement.id, Lattice::Matter::OverTemperature.read(statement)&.to_h]
+        rescue Lattice::InvalidInput
+          [statement.id, nil]
         end.compact
       end
 

@@ -1,5 +1,6 @@
 import type { Of } from "../../api/types";
 import { MaterialChip, MaterialProperties } from "../MaterialChip";
+import { OverTemperature } from "../OverTemperature";
 import { TargetChip } from "../TargetChip";
 import { entry } from "./entry";
 
@@ -8,6 +9,7 @@ function MaterialLine({ statement }: { statement: Of<"material"> }) {
     <>
       <TargetChip statement={statement} kinds={["bodies"]} /> is <MaterialChip statement={statement} />
       <MaterialProperties statement={statement} />
+      <OverTemperature statement={statement} />
     </>
   );
 }

@@ -5,20 +5,21 @@ module Lattice
     module Conditions
       # A uniform temperature of bodies against the one at which they are free of stress.
       class Temperature < Condition
+        include Warming
+
         acts_on :bodies
 
-        def spreads? = true
-        def loads? = true
-        def steady? = true
-        def change = statement.quantity("value", "temperature") - (statement.quantity("reference", "temperature") || 293.15)
+        def change = statement.quantity("value", "temperature") - reference
 
         def apply(structure)
           names = places.map(&:body)
-          structure.pieces.select { |p| names.include?(p.body.name) }.each do |piece|
-            expansion = needed(piece, :expansion, "thermal expansion")
-            structure.warm(self, piece, expansion * change)
-          end
+          structure.pieces.select { |p| names.include?(p.body.name) }.each { |piece| warm(structure, piece, change) }
         end
+
+        private
+
+        # @return [Array(Float, Float)] K
+        def temperatures = [change + reference] * 2
       end
     end
   end

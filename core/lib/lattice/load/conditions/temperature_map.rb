@@ -6,6 +6,7 @@ module Lattice
       # Temperatures of bodies from points that another program made, or from a heat study of the same note.
       class TemperatureMap < Condition
         include Carried
+        include Warming
 
         acts_on :bodies
 
@@ -13,14 +14,10 @@ module Lattice
         DIMENSION = "temperature"
         COLDEST = 0.0 # K
 
-        def spreads? = true
-        def loads? = true
-        def steady? = true
-
         def check!
           super
           check_scale
-          places.each { |place| needed(Struct.new(:material, :body).new(problem.materials[place.body], problem.parts.body(place.body)), :expansion, "thermal expansion") }
+          places.each { |place| grow!(Struct.new(:material, :body).new(problem.materials[place.body], problem.parts.body(place.body))) }
           return heat_study if statement["study"]
 
           coldest = kelvin(cloud.values.min)
@@ -38,7 +35,7 @@ module Lattice
           nodes = Algebra::Gather.distinct(pieces.map(&:conn))
           change = statement["study"] ? (Study::Kinds::Heat.temperatures(problem, structure.grid, heat_study) - reference) * scale : mapped(structure, nodes)
           structure.heat(self, nodes, change[nodes].dup)
-          pieces.each { |piece| structure.warm_by(self, piece, change * needed(piece, :expansion, "thermal expansion")) }
+          pieces.each { |piece| warm(structure, piece, change) }
         end
 
         private
@@ -48,7 +45,9 @@ module Lattice
           found || raise(statement.fault("there is no heat study named “#{statement['study']}”", path: "study", cure: "Choose a heat study, or a file."))
         end
 
-        def reference = statement.quantity("reference", "temperature") || 293.15
+        # Of a heat study it is not known before.
+        # @return [Array(Float, Float), nil] K
+        def temperatures = statement["study"] ? nil : cloud.values.minmax.map { |value| ((kelvin(value) - reference) * scale) + reference }
 
         def kelvin(value)
           unit = Quantity::Unit.find(statement["degrees"] || "degC")

@@ -34,6 +34,8 @@ module Lattice
           matrix, stiff = stiffness
           loads = @structure.loads * self.class.options(@study)[0]
           constraints = @structure.constraints
+          return by_warmth(loads) unless @structure.softening.empty?
+
           reduced, right = @monitor.phase("assembly", upto: 0.45) { [constraints.reduce(stiff), constraints.reduce_load(stiff, loads)] }
           @monitor.log("#{reduced.size} unknowns, #{reduced.entries} entries#{", #{loads.shape[0]} cases" if loads.shape[0] > 1}")
           u = constraints.expand(solve(reduced, right))
@@ -42,6 +44,32 @@ module Lattice
         end
 
         private
+
+        # Where the modulus changes with temperature: every frame, or those that are as warm as each other, with a stiffness of their own.
+        def by_warmth(loads)
+          softening = Softening.new(@structure, self.class.options(@study)[0])
+          softening.check!
+          weights = Steps.new(@problem.cases).weights
+          groups = softening.groups(weights)
+          @monitor.log("#{groups.size} states of warmth, each with a stiffness of its own")
+          found = groups.each_with_object([]) { |(scales, frames), all| frames.zip(warm(softening, scales, loads, frames.map { |k| weights[k] })).each { |k, solved| all[k] = solved } }
+          @monitor.phase("recovery", upto: 1.0) { outcome(found.map(&:first), found.map { |frame, *rest| state(frame, *rest) }) }
+        end
+
+        # @return [Array<Array>] of every frame itself, forces inside, loads, and what the stiffness was multiplied by
+        def warm(softening, scales, loads, weights)
+          matrix = @structure.bolted(softening.matrix(scales))
+          stiff = @structure.sprung(matrix)
+          own = softening.loads(loads, scales)
+          constraints = @structure.constraints
+          u = constraints.expand(solve(constraints.reduce(stiff), constraints.reduce_load(stiff, own)))
+          weights.map do |each|
+            moved = each.dot(u)
+            forces = @structure.connectors.forces(moved)
+            frame = Settling::Frame.new(u: moved, weights: each, forces: forces, connectors: @structure.connectors.empty? ? nil : @structure.connectors.rows_of(forces))
+            [frame, internal(matrix, frame), each.dot(own), scales]
+          end
+        end
 
         # What tightened bolts move, in every case; see System::Bolts.
         def tightening
@@ -91,7 +119,10 @@ module Lattice
         end
 
         def recover(settled, matrix, loads)
-          states = settled.map { |frame| state(frame, internal(matrix, frame), frame.weights.dot(loads)) }
+          outcome(settled, settled.map { |frame| state(frame, internal(matrix, frame), frame.weights.dot(loads)) })
+        end
+
+        def outcome(settled, states)
           frames, made = Steps.new(@problem.cases).to_a(settled.size)
           settled.zip(frames) { |solved, frame| frame.name = "#{frame.name}, #{solved.note}" if solved.note }
           Result::Outcome.new(grid: @grid, frames: frames, states: states, made: made, about: about)
@@ -103,13 +134,13 @@ module Lattice
                                      walls: @problem.parts.bodies.select(&:faces?).to_h { |b| [b.name, b.wall] })
         end
 
-        def state(frame, internal, load)
+        def state(frame, internal, load, scales = nil)
           dofs = @structure.dofs
           turns = dofs.names.include?(:rx)
           held = @structure.constraints.carried(internal - load)
           split = { displacement: frame.u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
           turned = { rotation: frame.u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
-          stress, ends = recovered(frame.u, frame.weights, self.class.options(@study)[0])
+          stress, ends = recovered(frame.u, frame.weights, self.class.options(@study)[0], scales)
           Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), bolts: bolts(frame), connectors: frame.connectors,
                                                bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal), warmth: warmth(frame))
         end
