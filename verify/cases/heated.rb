@@ -31,3 +31,23 @@ Verify.define("bar between walls, softer and longer as it is warmer", source: "e
   report.check("stress along", reference: -115e9 * free, value: result.field("stress_xx", 0).mean, tolerance: 1e-9, mesh: Verify.mesh_text(result))
   report.check("stress across", reference: 0.0, value: result.field("stress_yy", 0).abs.max / 115e9, tolerance: 1e-9, mesh: Verify.mesh_text(result))
 end
+
+Verify.define("two layers that curl far", source: "S. P. Timoshenko, 1925: κ = 3/2 Δα ΔT / h of two like layers, bent into an arc") do |report|
+  curvature = 1.5 * 20e-6 * 100 / 0.001
+  strip = Verify.outline(Verify.rectangle(0, 0, 0.12, 0.001)).merge(
+    "dividers" => [{ "corners" => [{ "x" => "0 m", "y" => "0.0005 m" }, { "x" => "0.12 m", "y" => "0.0005 m" }] }],
+    "regions" => [{ "name" => "lower", "x" => "0.06 m", "y" => "0.0002 m" }, { "name" => "upper", "x" => "0.06 m", "y" => "0.0008 m" }]
+  )
+  stuff = { "lower" => 24e-6, "upper" => 4e-6 }.map do |name, a|
+    { "kind" => "material", "target" => name, "material" => "given", "properties" => { "young" => "200 GPa", "poisson" => "0", "expansion" => "#{a} 1/K" } }
+  end
+  pin = { "kind" => "group", "name" => "pin", "of" => "points", "rule" => { "all" => [{ "plane" => { "axis" => "x", "at" => "0 m" } }, { "plane" => { "axis" => "y", "at" => "0.0005 m" } }] } }
+  result, = Verify.solve(strip, Verify.body("plane stress", 0.012), *stuff, Verify.plane("end", "x", 0, of: "edges"), pin, Verify.held("end", "x"), Verify.held("pin", "y"),
+                         { "kind" => "temperature", "target" => "everything", "value" => "120 degC", "reference" => "20 degC" }, { "kind" => "mesh", "size" => "2 mm" },
+                         { "kind" => "study", "name" => "case", "type" => "collapse", "control" => "loads", "first" => "0.2", "upto" => "1" })
+  tip = Verify.node(result, 0.12, 0.0005, 0)
+  moved = result.displacement(result.frames.size - 1)[tip, true]
+  long = 0.12 * (1 + (14e-6 * 100))
+  report.check("tip across", reference: (1 - Math.cos(curvature * long)) / curvature, value: moved[1].abs, tolerance: 3e-3, mesh: Verify.mesh_text(result))
+  report.check("tip along", reference: (Math.sin(curvature * long) / curvature) - 0.12, value: moved[0], tolerance: 1e-2, mesh: Verify.mesh_text(result))
+end

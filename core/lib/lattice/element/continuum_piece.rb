@@ -41,6 +41,10 @@ module Lattice
       # @return [Numo::DFloat] [e, n, names] the forces that it brings
       def swelling_by(free) = @continuum.swelling(material.young, material.poisson, free)
 
+      # @param free [Numo::DFloat] [e, n] strain at the nodes
+      # @return [Numo::DFloat] [e, g, rows] at the points through which it flows
+      def free_at_points(free) = @continuum.free_at_points(free, material.poisson)
+
       # What flows through its points: see Large::Flowing. Of solids, slices and rings there is one layer.
       def wall = nil
       def elasticity = @elasticity ||= @continuum.form.elasticity(material.young, material.poisson)

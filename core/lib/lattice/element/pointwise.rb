@@ -20,6 +20,13 @@ module Lattice
       end
 
       # @return [Numo::DFloat] [n, g] what reads a field at the nodes from those points
+      # @param free [Numo::DFloat] [e, n] strain at the nodes, the same in all directions
+      # @return [Numo::DFloat] [e, g, rows] at the points through which it flows
+      def free_at_points(free, poisson)
+        at = at_points(free, @kind.flow_rule)
+        at.reshape(*at.shape, 1) * @form.free_strain(poisson).reshape(1, 1, @form.free_strain(poisson).size)
+      end
+
       def from_points = @kind.extrapolation(@kind.flow_rule)
 
       # @return [Numo::DFloat] [e, g, 3] where those points are

@@ -45,6 +45,12 @@ module Lattice
       # @return [Numo::DFloat] [e, n, names] the forces that it brings
       def swelling_by(free) = swelling * even(free).reshape(block.size, 1, 1)
 
+      # @return [Numo::DFloat] [e, g, rows] at the points through which it flows
+      def free_at_points(free)
+        g = @shell.operators(0...1)[0].shape[1]
+        Numo::DFloat.zeros(block.size, g, 3).tap { |all| all[true, true, 0..1] = even(free).reshape(block.size, 1, 1) + Numo::DFloat.zeros(block.size, g, 2) }
+      end
+
       # What flows through its points: see Large::Flowing.
       def wall = body.wall
       def elasticity = @elasticity ||= PlaneStress.elasticity(material.young, material.poisson)

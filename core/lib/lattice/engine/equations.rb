@@ -6,6 +6,7 @@ module Lattice
     # what springs, bolts and links add, which stay as they are drawn.
     class Equations
       include Telling
+      include Pushing
       include Memory
 
       remembers :@from, :@more, :@base, :@push, :@given
@@ -57,6 +58,7 @@ module Lattice
       # @param absent [Array<String>] bodies
       # @param pose [Pose]
       def enter(acting, absent, pose)
+        warm(1.0)
         places = pose.places(@nodes)
         before = @there
         @there = structure.pieces.map { |piece| !absent.include?(piece.body.name) }
@@ -97,41 +99,6 @@ module Lattice
       # @return [Numo::Bit] [n] nodes of nothing that is there
       def hanging = @hanging || Numo::Bit.zeros(@dofs.nodes)
 
-      # Loads go from some factors of the cases to others while the level goes from zero to one.
-      # @param from [Numo::DFloat] [cases]
-      # @param upto [Numo::DFloat] [cases]
-      def between(from, upto)
-        @from = from
-        @more = upto - from
-        @base = from.dot(@acting.loads)
-        @push = @more.dot(@acting.loads)
-        @given = @more.dot(@moves)
-        @following.factors = from
-        pull
-        @anchors.filter_map(&:push).each { |push| @push += push }
-        self
-      end
-
-      # The same from a pose in which the forces inside are not those of the loads: what is out of balance goes as the level grows.
-      # @param pose [Pose]
-      def released(pose)
-        target = @base + @push
-        over = constraints.reduce_loads((call(pose)[0] - target - @following.push(@from)).reshape(1, target.size))[0, true]
-        @push = Numo::DFloat.zeros(target.size).tap { |all| all[constraints.free] = -over }
-        @base = target - @push
-        self
-      end
-
-      # Where members flow, they feel what acts between their ends as it is at a level.
-      # @param level [Float]
-      def bear(level)
-        @following.factors = @from + (@more * level)
-        @parts.each_index do |i|
-          spread = @acting.spread_loads[i]
-          @parts[i].bear(spread_at(spread, level)) if spread
-        end
-      end
-
       # Whether everything that presses and slides has settled; corrects it where not.
       def settle = [*touches, *steadying].map(&:settle).all?
 
@@ -143,12 +110,6 @@ module Lattice
         @tightening&.lock(pose.moved)
         @anchors.each { |anchor| anchor.lock(pose.moved) if anchor.there? }
       end
-
-      # @return [Numo::DFloat] [unknowns] loads at a level, at the last pose
-      def pushed(level) = base + @following.push(@from) + (push * level)
-
-      # @return [Numo::DFloat] [unknowns] what a unit of level brings of them
-      def push = @push + @following.push(@more)
 
       def constraints = @acting.constraints
       def extent = @extent ||= (@nodes.max(0) - @nodes.min(0)).max
@@ -220,12 +181,12 @@ module Lattice
 
       def remembering = [*@parts, @embedded, *@anchors, *touches, @tightening, steadying]
 
-      # [e, 3] N/m between the ends of members
-      def spread_at(spread, level) = (@from + (@more * level)).dot(spread.reshape(spread.shape[0], spread.size / spread.shape[0])).reshape(*spread.shape[1..])
-
       # As what it is from now on.
       def come(index, piece, places, pose)
-        @parts[index] = turning(piece, piece.stiffness) unless piece.material == @parts[index].piece.material
+        unless piece.material == @parts[index].piece.material
+          @parts[index] = turning(piece, piece.stiffness)
+          warm(1.0)
+        end
         @parts[index].begin_at(*at(@parts[index], places, pose))
       end
 
@@ -255,15 +216,6 @@ module Lattice
         width = part.piece.names.size
         e, n = part.piece.conn.shape
         Numo::DFloat.zeros(width, width, e, n, n)
-      end
-
-      def pull
-        return unless @tightening
-
-        @tightening.between(@from, @from + @more)
-        start, growth = @tightening.pushes
-        @base += start
-        @push += growth
       end
 
       def at(part, places, pose)

@@ -41,6 +41,9 @@ module Lattice
       # Whether it is a force that neither turns nor fades, however far what it acts on moves.
       def dead? = !steady?
 
+      # Whether it warms bodies, which is followed where they move far, too.
+      def warms? = false
+
       # Whether it turns with what it acts on, in studies that follow large movements.
       def follows? = false
 

@@ -7,6 +7,7 @@ module Lattice
       def spreads? = true
       def loads? = true
       def steady? = true
+      def warms? = true
 
       # @return [Array<Fault>]
       def oddities

@@ -15,7 +15,7 @@ module Lattice
 
         # What is not followed in a frame of a static study.
         def steady!(problem, study, weights)
-          steady = problem.conditions.find { |c| c.loads? && !c.dead? && c.case_names.any? { |name| !weights[problem.cases.index(name)].zero? } } or return
+          steady = problem.conditions.find { |c| c.loads? && !c.dead? && !c.warms? && c.case_names.any? { |name| !weights[problem.cases.index(name)].zero? } } or return
           raise study.fault("the #{steady.statement.kind.tr('_', ' ')} in the case is not followed over large movements", path: "case", cure: "Give it a case of its own, and choose another one here.")
         end
       end
@@ -53,8 +53,17 @@ module Lattice
       def refuse
         cure = "Leave it out, or judge it by a static study."
         raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
+        warmed = @structure.pieces.each_index.find { |i| unfollowed?(i) }
+        words = warmed && "what “#{@structure.pieces[warmed].body.name}” does beyond its strength is not followed where it is warmed"
+        raise SolveFailed.new(words, statement: @study.id, cure: "Leave the temperature or the strength out.") if words
         barred = !@structure.bars.empty? && !still?
         raise SolveFailed.new("bars laid into bodies are not followed over large movements", statement: @study.id, cure: "Say what the concrete bears, or leave the bars out.") if barred
+      end
+
+      # Warmed, and flowing in a way that knows no free strain: members, concrete, and slices between walls.
+      def unfollowed?(number)
+        piece = @structure.pieces[number]
+        (piece.body.members? || piece.body.make == "plane strain" || law(piece).is_a?(Matter::Concrete)) && @structure.swells?(number) && law(piece)
       end
 
       # Tells who looks on what each iteration leaves over.

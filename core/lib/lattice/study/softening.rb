@@ -46,23 +46,11 @@ module Lattice
 
           piece = @structure.pieces[i]
           table = @structure.dofs.table(piece.conn, piece.names).flatten
-          free(i).each do |row, strain|
+          @structure.swellings(i).each do |row, strain|
             force = piece.swelling_by(strain) * ((scale - 1) * @factor).reshape(scale.size, 1, 1)
             sum[row, true] = sum[row, true] + table.bincount(force.flatten, minlength: sum.shape[1])
           end
         end
-      end
-
-      private
-
-      # Free strains of a piece, by case [e, n].
-      def free(number)
-        piece = @structure.pieces[number]
-        even = @structure.free_strains[number]
-        fields = @structure.strain_fields[number]
-        even.size.times.to_h do |row|
-          [row, (Numo::DFloat.zeros(*piece.conn.shape) + even[row]).then { |all| fields[row] ? all + fields[row] : all }]
-        end.reject { |_, strain| strain.eq(0).all? }
       end
     end
   end

@@ -116,6 +116,8 @@ module Lattice
       # A free strain, the same in all directions, on a piece; it is taken off again when stress is read.
       # @param strain [Float]
       def warm(condition, piece, strain)
+        return if @absent.include?(piece.body.name)
+
         row = problem.cases.index(condition.case_name)
         free_strains[pieces.index(piece)][row] += strain
         push(condition, piece.conn, piece.swelling * strain, piece.names)
@@ -124,6 +126,8 @@ module Lattice
       # The same with a strain that varies.
       # @param strain [Numo::DFloat] [n] at the nodes of the mesh
       def warm_by(condition, piece, strain)
+        return if @absent.include?(piece.body.name)
+
         row = problem.cases.index(condition.case_name)
         table = strain[piece.conn.flatten].reshape(*piece.conn.shape).dup
         of = strain_fields[pieces.index(piece)]
@@ -143,6 +147,17 @@ module Lattice
 
       # @return [Hash{Integer => Hash}] by number of piece: from, K, and rows [cases, e] K above that
       def softening = @softening ||= {}
+
+      # @param number [Integer] of a piece
+      # @return [Boolean] whether it is warmed in any case
+      def swells?(number) = free_strains[number].ne(0).any? || strain_fields[number].any?
+
+      # @return [Hash{Integer => Numo::DFloat}] by case the free strain of a piece at its nodes [e, n]
+      def swellings(number)
+        even = free_strains[number]
+        fields = strain_fields[number]
+        (0...even.size).select { |row| !even[row].zero? || fields[row] }.to_h { |row| [row, Numo::DFloat.zeros(*pieces[number].conn.shape) + even[row] + (fields[row] || 0.0)] }
+      end
 
       # @return [Array<Hash>] for every piece the number of a case => [e, n] strain that varies
       def strain_fields = @strain_fields ||= pieces.map { {} }

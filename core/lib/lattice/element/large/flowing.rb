@@ -49,11 +49,12 @@ module Lattice
           strain, bend, areas = operators(range)
           c, g, rows, = strain.shape
           state = @trial[range] = committed(range, c * g)
-          mine = near(strain, bend, moved, state)
+          free = freely(range)
+          mine = near(strain, bend, moved, state, free)
           return if mine.empty?
 
-          strain, bend, areas = [strain, bend, areas].map { |table| table && table[mine, *[true] * (table.ndim - 1)].dup }
-          flat = by_layer(strain, bend, moved[mine, true].dup)
+          strain, bend, areas, free = [strain, bend, areas, free].map { |table| table && table[mine, *[true] * (table.ndim - 1)].dup }
+          flat = by_layer(strain, bend, moved[mine, true].dup, free)
           own = Numo::Int32.new(@layers.size, c, g).seq[true, mine, true].flatten
           stress, at, moduli, after, slant = @law.respond(flat, state[own])
           @trial[range] = state.dup.tap { |all| all.put(own, after) }
@@ -78,6 +79,9 @@ module Lattice
         # Begins anew, free of stress.
         def clear = @committed.clear
 
+        # @param free [Numo::DFloat] [e, n] strain at the nodes that brings no stress
+        def warm(free) = @free = free.eq(0).all? ? nil : @piece.free_at_points(free)
+
         # @param factor [Float] by which it bears less
         def weaken(factor) = @law.weaken(factor)
 
@@ -87,7 +91,7 @@ module Lattice
           strain, bend, = operators(range)
           c, g, = strain.shape
           state = committed(range, c * g)
-          stress = @law.full(by_layer(strain, bend, moved), state)
+          stress = @law.full(by_layer(strain, bend, moved, freely(range)), state)
           sums = state.sum.reshape(@layers.size, c, g).max(0)
           mine = @law.everywhere? ? Numo::Int32.new(c).seq : sums.max(1).gt(0).where
           return if mine.empty?
@@ -104,26 +108,29 @@ module Lattice
         private
 
         def operators(range) = @operators[range] ||= @piece.operators(range)
+        def freely(range) = @free && @free[range, true, true].dup
         def committed(range, points) = @committed[range] ||= @law.start(points * @layers.size)
 
         # Elements that have flowed, or may: von Mises stress is greatest on the faces of what bends and stretches.
         # @return [Numo::Int32]
-        def near(strain, bend, moved, state)
+        def near(strain, bend, moved, state, free)
           c, g, rows, = strain.shape
           return Numo::Int32.new(c).seq if @law.everywhere?
 
           faces = @layers.size == 1 ? [0] : [0, @layers.size - 1]
-          stress = faces.map { |l| by_layer(strain, bend, moved, [@layers[l]]).dot(@elasticity) }
+          stress = faces.map { |l| by_layer(strain, bend, moved, free, [@layers[l]]).dot(@elasticity) }
           high = stress.map { |s| @law.equivalent(s.reshape(c * g, rows)) > @law.first }.reduce(:|)
           mark = Numo::Int32.cast(high).reshape(c, g).sum(1) + Numo::Int32.cast(state.sum > 0).reshape(@layers.size, c, g).sum(0).sum(1)
           Numo::Int32.cast(mark.ne(0).where)
         end
 
         # Strains [layers c g, rows] in the order of layers, elements, points.
-        def by_layer(strain, bend, moved, layers = @layers)
+        # @param free [Numo::DFloat, nil] [c, g, rows] what of them brings no stress
+        def by_layer(strain, bend, moved, free, layers = @layers)
           c, g, rows, width = strain.shape
           column = moved.reshape(c, width, 1)
           plane, curved = [strain, bend].map { |table| table && Numo::Linalg.matmul(table.reshape(c, g * rows, width), column).reshape(c * g, rows) }
+          plane -= free.reshape(c * g, rows) if free
           Numo::DFloat.zeros(layers.size, c * g, rows).tap { |all| layers.each_with_index { |(z, _), l| all[l, true, true] = curved ? plane + (curved * z) : plane } }.reshape(layers.size * c * g, rows)
         end
 

@@ -8,6 +8,8 @@ module Lattice
       # C. C. Rankin, B. Nour-Omid, The use of projectors to improve finite element performance, 1988;
       # C. A. Felippa, B. Haugen, A unified formulation of small-strain corotational finite elements, 2005.
       class Turning
+        include Swelling
+
         CHUNK = 500
         V = Shape::Vectors
 
@@ -64,8 +66,10 @@ module Lattice
         # @see Flowing#slant
         def slant(moved) = @flowing&.slant(moved)
 
-        # Begins anew: free of stress where its nodes are now.
+        # Begins anew: free of stress where its nodes are now, and as warm as it is.
         def begin_at(places, turns)
+          @cold = @warmth
+          warm(*@warmth) if @warmth
           @origin = nil
           @origin = deformation(places, turns)[0]
           @flowing&.clear
@@ -85,13 +89,13 @@ module Lattice
         def recover(places, turns, spread = nil)
           deformed, frames = deformation(places, turns)
           if spread
-            ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, 0.0)
+            ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, free_strain)
             return [piece.fibres.stresses(ends), ends, nil] unless @flowing
 
             return [*@flowing.put_in(ends) { |range| deformed[range, true, true].reshape(range.size, @nodes * @width) }]
           end
 
-          stress = piece.recover(deformed, 0.0)
+          stress = piece.recover(deformed, free_strain)
           plastic = @flowing && flowed(stress, deformed)
           [stress.transform_values { |table| Rotation.stress(table, frames) }, nil, plastic]
         end
@@ -185,16 +189,17 @@ module Lattice
           deformed = left(range, back, inside, turns)
           k = @stiffness[range, true, true].dup
           plain = Numo::Linalg.matmul(k, deformed.reshape(e, @nodes * @width, 1)).reshape(e, @nodes, @width)
+          plain -= @swollen[1][range, true, true] if @swollen
           flow(range, deformed, plain, k, tangent) if @flowing
-          return [plain, tangent ? k : nil] if @still
+          return [loaded(plain, range), tangent ? k : nil] if @still
 
           angles = @turns ? deformed[true, true, 3..5].dup.reshape(e * @nodes, 3) : nil
           pushed, growth = grown(plain, angles)
           swept = by_unknown(FittedFrame.swept(inside, @frame.axes), turning: true)
           gamma = by_unknown(gamma)
-          whole = Numo::Linalg.matmul(swept.transpose(0, 2, 1).dup, pushed.reshape(e, @nodes * @width, 1))
-          projected = (pushed.reshape(e, @nodes * @width, 1) - Numo::Linalg.matmul(gamma, whole)).reshape(e, @nodes, @width)
-          [forward(back, projected), tangent ? tangent(stiffened(k, growth, plain, angles), back, growth, projected, swept, gamma) : nil]
+          projected = projected(pushed, swept, gamma)
+          @pushes[range, true, true] = forward(back, projected(grown(@rate[range, true, true].dup, angles)[0], swept, gamma)) - @rate[range, true, true] if @rate && tangent
+          [loaded(forward(back, projected), range), tangent ? tangent(stiffened(k, growth, plain, angles), back, growth, projected, swept, gamma) : nil]
         end
 
         # What flow takes from forces and stiffness.
@@ -204,6 +209,12 @@ module Lattice
 
           plain[at, true, true] = plain[at, true, true] + force.reshape(at.size, @nodes, @width)
           stiffness[at, true, true] = stiffness[at, true, true] + softer if tangent
+        end
+
+        # Pᵀ f
+        def projected(pushed, swept, gamma)
+          column = pushed.reshape(pushed.shape[0], @nodes * @width, 1)
+          (column - Numo::Linalg.matmul(gamma, Numo::Linalg.matmul(swept.transpose(0, 2, 1).dup, column))).reshape(*pushed.shape)
         end
 
         # Hᵀ f, and H of every node.

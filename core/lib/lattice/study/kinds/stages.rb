@@ -181,7 +181,7 @@ module Lattice
         def loose!(stage)
           hangs = @equations.hanging
           lost = conditions.find do |c|
-            next if !c.loads? || c.statement["target"].nil? || c.case_names.all? { |name| stage.factors[@problem.cases.index(name)].zero? }
+            next if !c.loads? || c.warms? || c.statement["target"].nil? || c.case_names.all? { |name| stage.factors[@problem.cases.index(name)].zero? }
 
             nodes = @grid.nodes_of(c.places)
             hangs[nodes].count_true.positive?
