@@ -24,6 +24,34 @@ RSpec.describe "Stages" do
     expect(page).to have_text(/nothing changes in stage “let go”/)
   end
 
+  it "takes a support away by a name that it gets, beside a spring along a typed curve and a modulus over temperature" do
+    bar("Bar whose prop is struck", "−y")
+    prop = say("fix", target: "tip", components: "in y")
+    spring = say("spring", target: "tip")
+    fill(spring, "spring curve", "type a curve instead")
+    find("[data-chip][aria-label='held by 2: 1 kN']").click
+    find("input[aria-label='held by 2']").send_keys([:control, "a"], "3 kN", :enter)
+    expect(page).to have_css("[aria-label='Force over movement']")
+    press(:escape)
+    expect(page).to have_css("##{spring} [aria-label='spring curve: a curve of 2 points']")
+    steel = ids.find { |id| page.has_css?("##{id} [aria-label^='material:']", wait: 0) }
+    find("##{steel}").click
+    find("##{steel} [aria-label^='over temperature:']").click
+    click_button "type it over temperature"
+    expect(page).to have_css("[aria-label='Modulus over temperature']")
+    press(:escape)
+    study = say("stages")
+    fill(study, "all loads in stage 2", "1")
+    fill(study, "stage 2", "strike")
+    fill(study, "what comes or goes", "support of tip")
+    within("##{study}") { expect(page).to have_css("[aria-label='support of tip in stage 2: goes']") }
+    fill(prop, "name", "prop")
+    within("##{study}") { expect(page).to have_css("[aria-label='prop in stage 2: goes']") }
+    solve_all("Stages")
+    within("##{study}") { expect(page).to have_css("[data-stages=done]", text: /load: .*strike: /) }
+    within("##{spring}") { expect(page).to have_text(/carries [\d.  ]+ N at most/) }
+  end
+
   it "shows how it converges while it runs, and goes on from there when it was stopped" do
     bar("Bar that is bent far", "−y")
     fill(ids.find { |id| page.has_css?("##{id} [aria-label='size: 10 mm']", wait: 0) }, "size", "2.8 mm")

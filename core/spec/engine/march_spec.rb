@@ -26,6 +26,7 @@ RSpec.describe Lattice::Engine::March do
       def touches = []
       def settle = true
       def slides? = false
+      def hardly = 0.0
       def slant(_moved) = nil
       def strays = 0.0
       def reach(_level, _ratio) = nil

@@ -45,6 +45,12 @@ RSpec.describe Lattice::Study::Kinds::Stages do # supports and joins that come a
     expect(found).to include(broken: nil, holds: true)
   end
 
+  it "comes to rest where the load goes with the prop, and nothing is left that acts" do
+    (before, after), found = moved(beam(staged([stage["cast", {}], stage["all away", { "goes" => ["prop"], "loads" => [{ "case" => "weight", "factor" => "0" }] }]])))
+    expect(found).to include(broken: nil)
+    expect(after.abs.max).to be < before.abs.max * 1e-6
+  end
+
   it "holds from where it is, once it comes: only what is loaded later bears on it" do
     (first, second, third), = moved(beam(staged([stage["bare", {}], stage["propped", { "comes" => ["prop"] }], stage["more", { "loads" => [{ "case" => "weight", "factor" => "2" }] }]])))
     free = sags(false)

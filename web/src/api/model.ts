@@ -11057,6 +11057,46 @@ export interface StatementSpring {
     | ["rx" | "ry" | "rz"]
     | ["rx" | "ry" | "rz", "rx" | "ry" | "rz"]
     | ["rx" | "ry" | "rz", "rx" | "ry" | "rz", "rx" | "ry" | "rz"];
+  /**
+   * Force over how far the place moves along each of the components, against the ground or the other region (along the line between both: how far they come apart), instead of a stiffness: straight between points and on beyond the last; from rest on it acts both ways alike. Followed by studies in increments; others take its stiffness at rest.
+   *
+   * @minItems 2
+   * @maxItems 200
+   *
+   * Items: A point.
+   */
+  curve?: [
+    {
+      /**
+       * How far it moves; below zero the other way.
+       */
+      at: string;
+      /**
+       * Force that holds it there, of all.
+       */
+      force: string;
+    },
+    {
+      /**
+       * How far it moves; below zero the other way.
+       */
+      at: string;
+      /**
+       * Force that holds it there, of all.
+       */
+      force: string;
+    },
+    ...{
+      /**
+       * How far it moves; below zero the other way.
+       */
+      at: string;
+      /**
+       * Force that holds it there, of all.
+       */
+      force: string;
+    }[]
+  ];
 }
 /**
  * A total moment on a place of shells or members.

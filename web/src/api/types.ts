@@ -227,6 +227,8 @@ export interface ModelView {
   pressures: Record<string, { active: number; passive: number; rest: number; less: number; more: number }>;
   /** Of studies damped by mass and stiffness: Hz and ratios of the curve, the two points given, α in 1/s and β in s. */
   dampings: Record<string, { frequencies: number[]; ratios: number[]; ends: [number, number][]; mass: number; stiffness: number }>;
+  /** Springs with a curve, by statement: m and N, both ways. */
+  springs: Record<string, { moves: number[]; forces: number[] }>;
   /** Materials with a table over temperature, by statement: K, Pa and 1/K. */
   warmths: Record<string, { temperatures: number[]; young: number[] | null; expansion: number[] | null }>;
   /** Sections of concrete with bars, by statement: bars as x, y and diameter, m; how they bend. */

@@ -1,18 +1,18 @@
-import { X } from "lucide-react";
 import type { Of } from "../api/types";
 import { Graph } from "../tray/Graph";
 import { setOrDrop } from "../ui/assign";
-import { quiet } from "../ui/quiet";
-import { PanelChip, TextChip } from "./chips";
+import { PanelChip } from "./chips";
 import { useNote } from "./context";
+import { RowsTable, type Column } from "./RowsTable";
 import { useStatement } from "./useStatement";
 
 type Row = NonNullable<Of<"material">["over_temperature"]>[number];
 
-const COLUMNS = [
-  ["young", "E", "210 GPa"],
-  ["expansion", "mean α from 20 °C", "12e-6 1/K"],
-] as const;
+const COLUMNS: readonly Column<Row>[] = [
+  { key: "at", words: "temperature" },
+  { key: "young", words: "E", placeholder: "none, or 210 GPa" },
+  { key: "expansion", words: "mean α from 20 °C", placeholder: "none, or 12e-6 1/K" },
+];
 
 /** What the material is like over temperature: a table, and its curves. */
 export function OverTemperature({ statement }: { statement: Of<"material"> }) {
@@ -38,7 +38,7 @@ function Table({ statement, rows }: { statement: Of<"material">; rows: Row[] }) 
   const { view } = useNote();
   const { edit } = useStatement(statement);
   const warmest = view.warmths[statement.id]?.temperatures.at(-1) ?? 473.15;
-  const put = (i: number, key: "at" | "young" | "expansion", value: string) => edit((s) => s.over_temperature?.[i] && (key === "at" ? (s.over_temperature[i].at = value) : setOrDrop(s.over_temperature[i], key, value)));
+  const put = (i: number, key: keyof Row, value: string) => edit((s) => s.over_temperature?.[i] && (key === "at" ? (s.over_temperature[i].at = value) : setOrDrop(s.over_temperature[i], key, value)));
   const more = () =>
     edit((s) => {
       const list: Row[] = s.over_temperature ?? [];
@@ -52,47 +52,7 @@ function Table({ statement, rows }: { statement: Of<"material">; rows: Row[] }) 
       s.over_temperature?.splice(i, 1);
       if ((s.over_temperature?.length ?? 0) < 2) delete s.over_temperature;
     });
-  return (
-    <>
-      {rows.length > 0 && (
-        <table className="mb-1 text-[12px]" aria-label="Over temperature">
-          <thead>
-            <tr className="text-left text-faint">
-              <th className="pr-3 font-normal">at</th>
-              {COLUMNS.map(([key, words]) => (
-                <th key={key} className="pr-3 font-normal">
-                  {words}
-                </th>
-              ))}
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, i) => (
-              <tr key={i}>
-                <td className="pr-3">
-                  <TextChip label={`temperature ${i + 1}`} value={row.at} onCommit={(v) => put(i, "at", v)} />
-                </td>
-                {COLUMNS.map(([key, words, example]) => (
-                  <td key={key} className="pr-3">
-                    <TextChip label={`${words} ${i + 1}`} value={row[key] ?? ""} placeholder={`none, or ${example}`} optional onCommit={(v) => put(i, key, v)} />
-                  </td>
-                ))}
-                <td>
-                  <button className="text-faint hover:text-ink" aria-label={`Remove temperature ${i + 1}`} onClick={() => void less(i)}>
-                    <X className="inline size-3" />
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      <button className={quiet} onClick={() => void more()}>
-        {rows.length > 0 ? "+ temperature" : "type it over temperature"}
-      </button>
-    </>
-  );
+  return <RowsTable<Row> label="Over temperature" columns={COLUMNS} rows={rows} more={rows.length > 0 ? "+ temperature" : "type it over temperature"} onPut={put} onMore={() => void more()} onLess={(i) => void less(i)} />;
 }
 
 function Curves({ found }: { found: { temperatures: number[]; young: number[] | null; expansion: number[] | null } }) {

@@ -14,6 +14,9 @@ module Lattice
       # given [unknowns]: prescribed movements of a unit of level; base [unknowns]: loads at level zero, without what follows
       attr_reader :structure, :given, :base
 
+      # @return [Springs]
+      attr_reader :springs
+
       # @return [Array<Touch>]
       attr_reader :touches
 
@@ -139,6 +142,7 @@ module Lattice
           matrix
         end
         forces += @joins.dot(pose.moved) if @joins
+        forces += @springs.forces(pose.moved) unless @springs.empty?
         forces += @tightening.forces(pose.moved) if @tightening
         forces += @embedded.forces(pose.moved) if @embedded
         forces = @anchors.select(&:there?).reduce(forces) { |sum, anchor| sum + anchor.forces(pose.moved) }
@@ -228,7 +232,8 @@ module Lattice
       def join(plain)
         @diagonal = plain.diagonal
         @stiffest = @diagonal.abs.max
-        all = structure.sprung(structure.bolted(plain, embedded: false))
+        all = structure.sprung(structure.bolted(plain, embedded: false), bent: false)
+        @springs = Springs.new(structure)
         structure.hold_idle(all)
         @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)
         tied = constraints.ties? ? constraints.tied.to_a : []
@@ -240,7 +245,7 @@ module Lattice
         [@pins, steadying&.rate].compact.each { |added| plain = plain.with_diagonal(added) }
         slack = @tightening&.slack
         more = [*(@joins && Algebra::Sparse.symmetric(@joins)), *(System::DenseBlocks.matrix(slack, @dofs.size) if slack&.any?), *@embedded&.tangent,
-                *@anchors.select(&:there?).flat_map(&:tangents), *touches.map(&:tangent), *@following.tangent]
+                *@anchors.select(&:there?).flat_map(&:tangents), *touches.map(&:tangent), *@following.tangent, *@springs.tangent]
         more.reduce(Algebra::Sparse.symmetric(plain)) { |sum, one| sum.add(one) }.to_symmetric
       end
     end

@@ -40,6 +40,11 @@ module Lattice
         end
       end
 
+      HARDLY = 1e-6 # of the loads of any case
+
+      # @return [Float] N, less than which is as good as nothing: where a stage takes all away, rounding alone is left
+      def hardly = @hardly ||= Numo::NMath.sqrt((structure.loads**2).sum(1)).max * HARDLY
+
       # @return [Numo::DFloat] [unknowns] loads at a level, at the last pose
       def pushed(level) = base + @following.push(@from) + (outer * level)
 

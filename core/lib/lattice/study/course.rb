@@ -12,7 +12,9 @@ module Lattice
       # @param storeys [Storeys]
       # @param start [Numo::DFloat] [unknowns] from where movement is counted
       # @param shapes [Numo::DFloat] [k, unknowns] how all moves with the ground
-      def initialize(structure, storeys, start, shapes)
+      # @param springs [Engine::Springs]
+      def initialize(structure, storeys, start, shapes, springs)
+        @springs = springs
         @structure = structure
         @storeys = storeys
         @start = start
@@ -32,7 +34,7 @@ module Lattice
         table = dofs.spread(moment.pose.moved - @start)
         # With the ground.
         rates = dofs.spread(moment.acceleration + moment.ground.dot(@shapes))
-        feet = dofs.spread(moment.push - moment.internal)
+        feet = dofs.spread(moment.push - moment.internal + @structure.grounded(moment.pose.moved, @springs.read(moment.pose.moved)[0]))
         @times << moment.time
         @iterations += moment.iterations
         @parts += moment.parts

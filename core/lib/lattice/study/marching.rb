@@ -51,8 +51,10 @@ module Lattice
 
       # What is not followed over large movements.
       def refuse
-        cure = "Leave it out, or judge it by a static study."
-        raise SolveFailed.new("links that act one way are not followed over large movements", statement: @study.id, cure: cure) if @structure.connectors.one_way.any?
+        late = @structure.connectors.one_way.find { |link| link.off.any? }
+        words = "that it comes after a case is not followed where loads go in increments"
+        raise SolveFailed.new(words, statement: late.condition.statement.id, cure: "Leave that out here, or judge it by a static study.") if late
+
         warmed = @structure.pieces.each_index.find { |i| unfollowed?(i) }
         words = warmed && "what “#{@structure.pieces[warmed].body.name}” does beyond its strength is not followed where it is warmed"
         raise SolveFailed.new(words, statement: @study.id, cure: "Leave the temperature or the strength out.") if words
@@ -110,19 +112,21 @@ module Lattice
         dofs = @structure.dofs
         u = increment.pose.moved
         load = increment.push
-        held = @structure.constraints.carried(increment.internal - load)
+        springs = @equations.springs.read(u)
+        held = @structure.constraints.carried(increment.internal - load - @structure.grounded(u, springs[0]))
         turns = increment.pose.turns
         split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
         turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
         stress, ends, plastic = increment.read.recovered
         Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, touch: increment.read.touched,
-                                             bars: increment.read.bars&.first, flowed_bars: increment.read.bars&.last, cracks: increment.read.cracks, **joins(increment))
+                                             bars: increment.read.bars&.first, flowed_bars: increment.read.bars&.last, cracks: increment.read.cracks, **joins(increment, springs))
       end
 
-      def joins(increment)
+      # @param springs [Array] see Engine::Springs#read
+      def joins(increment, springs)
         u = increment.pose.moved
         bolts = @structure.bolts
-        { connectors: @structure.connectors.empty? ? nil : @structure.connectors.rows_of(@structure.connectors.forces(u)),
+        { connectors: @structure.connectors.empty? ? nil : @structure.connectors.rows_of(*springs),
           bolts: bolts.empty? ? nil : bolts.ends(u, increment.read.shortenings || Numo::DFloat.zeros(bolts.bolts.size)) }
       end
     end

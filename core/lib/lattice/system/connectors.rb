@@ -11,8 +11,11 @@ module Lattice
 
       # axes [3, 3] units; components: 0 to 5 of those that it holds; stiffness [rows], nil for rigid ones; dofs [n], table
       # [rows, n]; ground: whether the other side is; at [3]; way: :push or :pull of those that let go; gap: m before it
-      # acts; off: names of the cases that come before it.
-      Connector = Struct.new(:condition, :label, :axes, :components, :stiffness, :dofs, :table, :ground, :at, :way, :gap, :off, keyword_init: true)
+      # acts; off: names of the cases that come before it; curve: of its force over its elongation, along each component.
+      Connector = Struct.new(:condition, :label, :axes, :components, :stiffness, :dofs, :table, :ground, :at, :way, :gap, :off, :curve, keyword_init: true) do
+        # Whether it is not equally stiff wherever it is.
+        def bent? = !way.nil? || !curve.nil?
+      end
 
       attr_reader :all
 
@@ -47,9 +50,11 @@ module Lattice
         end
       end
 
-      # @return [Algebra::Sparse] lower triangle of the stiffness of all
-      def matrix
-        DenseBlocks.matrix(all.map { |c| [c.dofs, c.table.transpose.dot(c.table * c.stiffness.reshape(c.stiffness.size, 1))] }, @structure.dofs.size)
+      # @param bent [Boolean] with those that are not equally stiff everywhere, as stiff as they are at rest
+      # @return [Algebra::Sparse, nil] lower triangle of the stiffness of all; nil without any
+      def matrix(bent: true)
+        those = bent ? all : all.reject(&:bent?)
+        those.empty? ? nil : DenseBlocks.matrix(those.map { |c| [c.dofs, c.table.transpose.dot(c.table * c.stiffness.reshape(c.stiffness.size, 1))] }, @structure.dofs.size)
       end
 
       # @param u [Numo::DFloat] [unknowns]
@@ -58,8 +63,16 @@ module Lattice
 
       # @param forces [Array<Numo::DFloat>]
       # @return [Numo::DFloat] [unknowns] what they do in the parts that they join; the ground's share is a reaction
-      def held(forces)
-        all.each_with_index.reject { |c, _| c.ground }.reduce(Numo::DFloat.zeros(@structure.dofs.size)) do |sum, (c, i)|
+      def held(forces) = sum_of(forces) { |c| !c.ground }
+
+      # @return [Numo::DFloat] [unknowns] what they do to the ground
+      def grounded(forces) = sum_of(forces, &:ground)
+
+      # @param forces [Array<Numo::DFloat>]
+      # @yield [Connector] those that count
+      # @return [Numo::DFloat] [unknowns]
+      def sum_of(forces)
+        all.each_with_index.select { |c, _| yield(c) }.reduce(Numo::DFloat.zeros(@structure.dofs.size)) do |sum, (c, i)|
           sum + c.dofs.bincount(c.table.transpose.dot(forces[i]), minlength: @structure.dofs.size)
         end
       end

@@ -10,11 +10,22 @@ module Lattice
       def bolted(matrix, embedded: true) = with(matrix, [*(bolts.empty? ? nil : bolts.matrix), *(bars.empty? || !embedded ? nil : bars.matrix), *blocks_of(false)])
 
       # @param matrix [Algebra::SymmetricMatrix] of the elements
+      # @param bent [Boolean] whether with springs and links that are not equally stiff everywhere
       # @return [Algebra::SymmetricMatrix] with the springs, and all that joins places
-      def sprung(matrix)
+      def sprung(matrix, bent: true)
         sprung = @springs ? matrix.with_diagonal(@springs) : matrix
         connectors.settle(matrix.diagonal) unless connectors.empty?
-        with(sprung, [*blocks_of(true), *(connectors.empty? ? nil : connectors.matrix)])
+        with(sprung, [*blocks_of(true), *connectors.matrix(bent: bent)])
+      end
+
+      # What springs and beds that stand on the ground do to it, which is a reaction.
+      # @param u [Numo::DFloat] [unknowns]
+      # @param forces [Array<Numo::DFloat>] of the connectors
+      # @return [Numo::DFloat] [unknowns]
+      def grounded(u, forces)
+        sum = connectors.grounded(forces)
+        sum += @springs * u if @springs
+        blocks_of(true).reduce(sum) { |all, blocks| all + blocks.to_symmetric.dot(u) }
       end
 
       # @return [Algebra::SymmetricMatrix]

@@ -16,7 +16,7 @@ module LatticeServer
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
         { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions,
-                              bends: bends, dampings: dampings, warmths: warmths, views: views)[1...-1],
+                              bends: bends, dampings: dampings, warmths: warmths, springs: springs, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops,
@@ -53,6 +53,15 @@ module LatticeServer
           [statement.id, Lattice::Matter::OverTemperature.read(statement)&.to_h]
         rescue Lattice::InvalidInput
           [statement.id, nil]
+        end.compact
+      end
+
+      # Of every spring with a curve: m and N.
+      def springs
+        @problem.conditions.grep(Lattice::Load::Conditions::Spring).to_h do |spring|
+          [spring.statement.id, spring.curve&.to_h&.slice(:moves, :forces)]
+        rescue Lattice::InvalidInput
+          [spring.statement.id, nil]
         end.compact
       end
 

@@ -3,6 +3,7 @@ import { setOrDrop } from "../../ui/assign";
 import { ChoiceChip, TextChip } from "../chips";
 import { ConnectorForces } from "../ConnectorForces";
 import { useNote } from "../context";
+import { SpringCurve } from "../SpringCurve";
 import { TargetChip } from "../TargetChip";
 import { imperial } from "../template";
 import { ToChip } from "../ToChip";
@@ -28,7 +29,12 @@ function SpringLine({ statement }: { statement: Spring }) {
     });
   return (
     <>
-      <TargetChip statement={statement} kinds={["faces", "edges", "points"]} /> rests on springs of <TextChip label="stiffness" value={statement.stiffness ?? ""} placeholder="none" optional={statement.turning !== undefined} onCommit={(v) => edit((s) => setOrDrop(s, "stiffness", v))} /> in all, along{" "}
+      <TargetChip statement={statement} kinds={["faces", "edges", "points"]} /> rests on springs of {statement.curve ? null : <TextChip label="stiffness" value={statement.stiffness ?? ""} placeholder="none" optional={statement.turning !== undefined} onCommit={(v) => edit((s) => setOrDrop(s, "stiffness", v))} />}
+      <span className={statement.curve ? undefined : "when-open"}>
+        {" "}
+        <SpringCurve statement={statement} />
+      </span>{" "}
+      in all, along{" "}
       <ChoiceChip label="components" value={[...(statement.components ?? [])].sort().join(",")} options={options as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => (s.components = v.split(",") as Spring["components"]))} />, against <ToChip statement={statement} kinds={["faces", "edges", "points"]} />
       <span className={statement.turning ? "" : "when-open"}>
         , turning held by <TextChip label="turning" value={statement.turning ?? ""} placeholder="nothing" optional onCommit={turn} />

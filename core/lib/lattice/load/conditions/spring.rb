@@ -11,12 +11,27 @@ module Lattice
 
         TURNS = %w[rx ry rz].freeze
 
+        # @return [System::ForceCurve, nil]
+        def curve
+          points = statement["curve"] or return
+          moves, forces = { "at" => "length", "force" => "force" }.map { |key, dimension| points.each_index.map { |i| statement.quantity("curve.#{i}.#{key}", dimension) } }
+          falls = moves.each_cons(2).find_index { |a, b| b <= a }
+          raise statement.fault("its curve does not go on from point to point", path: "curve.#{falls + 1}.at", cure: "Give the points in the order of their elongation, each once.") if falls
+
+          rest = moves.index(0.0)
+          raise statement.fault("its curve does not go through rest", path: "curve.#{rest || 0}.force", cure: "Give it a point of no force at no elongation.") unless rest && forces[rest].zero?
+
+          System::ForceCurve.typed(moves, forces)
+        end
+
         def components = slides.map(&:to_sym) + turns.map(&:to_sym)
-        def stiffness = statement.quantity("stiffness", "stiffness")
+        # Of one with a curve that at rest.
+        def stiffness = curve&.stiffness || statement.quantity("stiffness", "stiffness")
         def turning = statement.quantity("turning", "moment")
 
         def check!
           super
+          check_curve
           raise statement.fault("it has no stiffness", path: "stiffness", cure: "Give a stiffness along components, or one of turning.") if stiffness.nil? && turning.nil?
 
           lacks = { "components" => stiffness, "about" => turning }.find { |field, value| value && statement[field].nil? }
@@ -28,7 +43,7 @@ module Lattice
 
         def apply(structure)
           check!
-          return shared(structure) if grounded? && turns.empty?
+          return shared(structure) if grounded? && turns.empty? && curve.nil?
 
           sides = [places, others].reject(&:empty?).map { |list| System::RegionMotion.of(structure, list) }
           moved(structure, sides) unless slides.empty?
@@ -41,6 +56,10 @@ module Lattice
         def slides = stiffness ? statement["components"] || [] : []
         def turns = turning ? statement["about"] || [] : []
 
+        def check_curve
+          raise statement.fault("it has a stiffness, and a curve as well", path: "stiffness", cure: "Leave one of them out.") if statement["curve"] && statement["stiffness"]
+        end
+
         def check_line
           return unless line?
 
@@ -50,11 +69,12 @@ module Lattice
 
         # Between the middles of both, or where they would turn about one point.
         def moved(structure, sides)
-          return add(structure, sides, Axes.along(between(sides)), [0], stiffness) if line?
+          return add(structure, sides, Axes.along(between(sides)), [0], stiffness, curve: curve) if line?
 
           numbers = slides.map { |c| "xyz".index(c) }
           meet = sides.size == 1 ? sides : [sides[0], System::RegionMotion.of(structure, others, about: sides[0].at)]
-          add(structure, meet, Axes.new, numbers, stiffness)
+          # Connectors count how far what holds is ahead.
+          add(structure, meet, Axes.new, numbers, stiffness, curve: curve&.mirrored)
         end
 
         def turned(structure, sides)
@@ -63,8 +83,8 @@ module Lattice
           add(structure, sides, Axes.new, turns.map { |c| TURNS.index(c) + 3 }, turning)
         end
 
-        def add(structure, sides, axes, numbers, value)
-          structure.connectors.add(self, "spring of “#{statement['target']}”", sides, axes.table, numbers, stiffness: Numo::DFloat.zeros(numbers.size).fill(value))
+        def add(structure, sides, axes, numbers, value, **more)
+          structure.connectors.add(self, "spring of “#{statement['target']}”", sides, axes.table, numbers, stiffness: Numo::DFloat.zeros(numbers.size).fill(value), **more)
         end
 
         def between(sides)

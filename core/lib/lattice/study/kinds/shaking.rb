@@ -88,7 +88,7 @@ module Lattice
           raise SolveFailed.new("nothing that can shake has a mass", statement: @study.id, cure: "Give bodies a density, or let places carry a mass.") if masses.dot(shapes).abs.max.zero?
 
           @frames = []
-          @course = Course.new(@structure, @storeys, @held.moved, shapes)
+          @course = Course.new(@structure, @storeys, @held.moved, shapes, @equations.springs)
           walk = Engine::Motion.new(@equations, masses, asked.damping, shapes, asked.ground)
           reason = walk.call(@held, asked.step, asked.count) { |moment| taken(moment, asked) }
           @stuck = reason == "done" ? nil : walk.stuck
