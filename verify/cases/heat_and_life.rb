@@ -24,6 +24,23 @@ Verify.define("fin of 10 by 10 by 100 mm, cooled all round", source: "H. S. Cars
   report.check("tip above the air", reference: 80 / Math.cosh(m * 0.1025), value: result.field("temperature").min - 293.15, tolerance: 5e-3, mesh: Verify.mesh_text(result))
 end
 
+{ "members" => [2, 0.04], "faces" => [2, 0.01] }.each do |make, (mm, girth)|
+  Verify.define("fin as #{make}, cooled along it", source: "H. S. Carslaw, J. C. Jaeger, 1959: 1 / cosh mL, √(h P k A) tanh mL") do |report|
+    line = [{ "kind" => "line", "name" => "way", "corners" => [0, 0.1].map { |x| { "x" => "#{x} m", "y" => "0 m", "z" => "0 m" } } },
+            { "kind" => "body", "name" => "part", "outline" => "way", "make" => "members" },
+            Verify.outline(Verify.rectangle(-0.005, -0.005, 0.01, 0.01)), { "kind" => "section", "target" => "part", "outline" => "outline" }]
+    sheet = [Verify.outline(Verify.rectangle(0, 0, 0.1, 0.01)), { "kind" => "body", "name" => "part", "outline" => "outline", "make" => "faces", "by" => "fill", "wall" => "10 mm" }]
+    root = { "kind" => "group", "name" => "root", "of" => make == "members" ? "points" : "edges", "rule" => { "plane" => { "axis" => "x", "at" => "0 m" } } }
+    result, = Verify.solve(*(make == "members" ? line : [*sheet, { "kind" => "group", "name" => "face", "of" => "faces", "rule" => { "body" => "part" } }]), root,
+                           { "kind" => "material", "target" => "everything", "material" => "given", "properties" => { "young" => "210 GPa", "poisson" => "0.3", "conductivity" => "200 W/(m K)" } },
+                           { "kind" => "heat", "target" => "root", "how" => "held", "temperature" => "100 degC" }, air[make == "members" ? "part" : "face", 20, 50],
+                           { "kind" => "mesh", "size" => "#{mm} mm" }, { "kind" => "study", "name" => "case", "type" => "heat" })
+    m = Math.sqrt(50 * girth / (200 * 1e-4))
+    report.check("tip above the air", reference: 80 / Math.cosh(m * 0.1), value: result.field("temperature").min - 293.15, tolerance: 1e-3, mesh: Verify.mesh_text(result))
+    report.check("flow into the root, W", reference: Math.sqrt(50 * girth * 200 * 1e-4) * 80 * Math.tanh(m * 0.1), value: result.found[:heat][:rows][0][:power], tolerance: 1e-3, mesh: Verify.mesh_text(result))
+  end
+end
+
 Verify.define("rainflow of the published sequence", source: "ASTM E 1049-85: ranges 3, 4, 6, 8, 9") do |report|
   values = [-2, 1, -3, 5, -1, 3, -4, 4, -2].map(&:to_f)
   counts = Lattice::Life::Rainflow.once(values).group_by { |i, j, _| (values[i] - values[j]).abs }.transform_values { |list| list.sum(&:last) }

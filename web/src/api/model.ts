@@ -10565,6 +10565,10 @@ export interface StatementHandCheck {
    * The body is a rectangular plate with such edges, in a vibration or a buckling study.
    */
   plate?: "simply supported" | "clamped";
+  /**
+   * The body is a wall, through which heat flows from side to side, or a fin, which air cools along it, in a heat study.
+   */
+  flows?: "wall" | "fin";
 }
 /**
  * A load case: loads and prescribed values name it.

@@ -240,7 +240,7 @@ export interface ModelView {
   ready: boolean;
   notices: Notice[];
   /** Hand checks that would suit, as statements have them. */
-  offers: Pick<Of<"hand_check">, "study" | "body" | "beam" | "plate">[];
+  offers: Pick<Of<"hand_check">, "study" | "body" | "beam" | "plate" | "flows">[];
   /** before: the mesh made last, as long as the model as it is now has none. */
   mesh: { digest: string; summary: MeshSummary | null; before: { digest: string; summary: MeshSummary } | null } | null;
   studies: StudyState[];

@@ -18,7 +18,7 @@ export function HandOffers() {
         })
       }
     >
-      <Pencil className="size-3" /> check {offer.study} by hand: {offer.body} as a {offer.beam ? `${offer.beam} beam` : `${offer.plate} plate`}
+      <Pencil className="size-3" /> check {offer.study} by hand: {offer.body} as a {offer.flows ?? (offer.beam ? `${offer.beam} beam` : `${offer.plate} plate`)}
     </button>
   ));
 }

@@ -48,7 +48,7 @@ module Lattice
       end
 
       def hand_check(finding)
-        as = finding[:plate] ? "#{finding[:plate]} plate" : "#{finding[:beam]} beam"
+        as = finding[:flows] || (finding[:plate] ? "#{finding[:plate]} plate" : "#{finding[:beam]} beam")
         computed = finding[:computed] ? shown(finding[:computed], finding[:dimension]) : "no such shape"
         ["#{finding[:body]} as a #{as}: #{finding[:what]} along #{finding[:direction]}#{" in #{finding[:shape]}" if finding[:shape]}", computed,
          "by hand #{shown(finding[:estimate], finding[:dimension])}", finding[:difference] ? percent(finding[:difference]) : ""]

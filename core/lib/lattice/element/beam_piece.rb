@@ -71,6 +71,23 @@ module Lattice
       def along_members(force) = @set.properties.area.reshape(block.size, 1) * force.reshape(1, 3)
       def spread(per_length) = @beam.spread(per_length)
 
+      # @return [Numo::DFloat] [1, 1, e, 2, 2] W/K
+      def conduction
+        rate = @set.properties.area / lengths * material.conductivity
+        Numo::DFloat.zeros(1, 1, block.size, 2, 2).tap { |all| 2.times { |i| 2.times { |j| all[0, 0, true, i, j] = i == j ? rate : -rate } } }
+      end
+
+      # @param temperatures [Numo::DFloat] [e, 2] K
+      # @return [Numo::DFloat] [e, 2, 3] W/m²
+      def heat_flux(temperatures)
+        rate = (temperatures[true, 0] - temperatures[true, 1]) / lengths * material.conductivity
+        (axes[true, 0, true] * rate.reshape(block.size, 1)).reshape(block.size, 1, 3) + Numo::DFloat.zeros(block.size, 2, 3)
+      end
+
+      # @param by_outline [Hash{String => Float}] m around each outline
+      # @return [Numo::DFloat] [e] m around each member
+      def girths(by_outline) = Numo::DFloat.cast(outlines.map { |name| by_outline.fetch(name) })[@set.index].dup
+
       # @return [Numo::DFloat] [e, 2, 6] forces at the nodes of a unit of strain along the member
       def swelling = @beam.swelling
 

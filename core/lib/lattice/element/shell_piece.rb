@@ -71,6 +71,13 @@ module Lattice
         LAYERS.transform_values { |place| @shell.stress(resultants, place) }
       end
 
+      # @return [Numo::DFloat] [1, 1, e, n, n] W/K
+      def conduction = @shell.conduction * material.conductivity
+
+      # @param temperatures [Numo::DFloat] [e, n] K
+      # @return [Numo::DFloat] [e, n, 3] W/m²
+      def heat_flux(temperatures) = @shell.slopes_of(temperatures) * -material.conductivity
+
       def recover_all(list) = list.map { |u| recover(u) }
 
       private

@@ -6,7 +6,7 @@ module Lattice
     # takes it away.
     class Heating
       KIND = "heat"
-      TARGETS = { "held" => %i[faces edges points bodies], "flux" => %i[faces edges], "source" => %i[bodies], "convection" => %i[faces edges] }.freeze
+      TARGETS = { "held" => %i[faces edges points bodies], "flux" => %i[faces edges], "source" => %i[bodies], "convection" => %i[faces edges bodies] }.freeze
 
       # @param problem [Study::Problem]
       # @return [Array<Heating>] those in force
@@ -37,7 +37,7 @@ module Lattice
 
       # @raise [InvalidInput]
       def check!
-        places
+        check_places
         case how
         when "held" then temperature
         when "convection"
@@ -48,6 +48,15 @@ module Lattice
       end
 
       private
+
+      # Air needs a surface: edges have one where bodies are plane, members around them.
+      def check_places
+        all = places
+        bare = how == "convection" && all.find { |p| p.of == :bodies ? !@problem.parts.body(p.body).members? : p.of == :edges && @problem.parts.dimension == 3 }
+        return unless bare
+
+        raise statement.fault("“#{bare.name}” has no surface that air could take heat from", path: "target", cure: "Choose faces, or a body of members.")
+      end
 
       def needed(key, dimension, example)
         statement.quantity(key, dimension) || raise(statement.fault("it has no #{key}", path: key, cure: "Give one, such as #{example}."))

@@ -42,6 +42,13 @@ module Lattice
         end
       end
 
+      # @param heating [Load::Heating]
+      # @return [Float] m² of its surfaces
+      def area(heating) = surfaces(heating).sum { |_, surface| surface.shares.sum }
+
+      # @return [Float] m³ of a body
+      def volume(body) = @structure.pieces.select { |p| p.body.name == body }.sum { |p| p.node_volumes.sum }
+
       private
 
       def set_up(dofs)
@@ -49,6 +56,7 @@ module Lattice
         matrix = @monitor.phase("conduction", upto: 0.4) { Pattern.new(blocks, dofs).assemble(@structure.pieces.map(&:conduction)) }
         @right = Numo::DFloat.zeros(1, dofs.size)
         added = @heating.flat_map { |heating| heat(heating) }
+        @problem.conditions.grep(Load::Conditions::Bond).each { |bond| tie(bond) }
         @matrix = added.empty? ? matrix : Algebra::Sparse.symmetric(matrix).add(DenseBlocks.of_entries(added, dofs.size)).to_symmetric
       end
 
@@ -64,8 +72,54 @@ module Lattice
         []
       end
 
-      # @return [Array(Numo::Int32, Element::Surface)] of every place
-      def surfaces(heating) = heating.places.map { |place| [@grid.places.fetch(place.key), @structure.surface(place)] }
+      # @return [Array(Numo::Int32, Element::Surface)] of every place; of members what is around them
+      def surfaces(heating)
+        heating.places.flat_map do |place|
+          next [[@grid.places.fetch(place.key), @structure.surface(place)]] unless place.of == :bodies
+
+          @structure.pieces.select { |p| p.body.name == place.body }.map { |piece| [piece.conn, Around.of(piece, girths)] }
+        end
+      end
+
+      # What air sees of members: shares [e, 2] m², products [e, 2, 2] m².
+      Around = Struct.new(:shares, :products) do
+        def self.of(piece, girths)
+          area = piece.girths(girths) * piece.lengths
+          e = area.size
+          new((area / 2).reshape(e, 1) + Numo::DFloat.zeros(e, 2), (area / 6).reshape(e, 1, 1) * Numo::DFloat[[2, 1], [1, 2]].reshape(1, 2, 2))
+        end
+      end
+
+      # @return [Hash{String => Float}] m around every outline
+      def girths
+        @girths ||= @problem.document.active("outline").to_h do |statement|
+          points = @problem.document.outline(statement).boundary.polyline[0]
+          [statement.name, Shape::Vectors.norm(points[[*1...points.shape[0], 0], true] - points).sum]
+        end
+      end
+
+      # What is bonded is as warm as what it lies on: in the mean across faces, point by point along edges.
+      def tie(bond)
+        bond.check!
+        one, other = bond.sides(@structure)
+        entries = one.edges || other.edges ? feet(one, other, bond) : one.pieces.filter_map { |piece| DualRows.over(@grid.nodes, piece, other, bond.reach)&.dig(0)&.call }
+        bond.out_of_reach! if entries.empty?
+        entries.each do |rows|
+          numbers = [rows.nodes, rows.others].map { |nodes| @numbers[nodes].dup }
+          @constraints.tie_entries(Algebra::Gather.distinct([numbers[0]]), *numbers, rows.factors, by: bond)
+        end
+      end
+
+      # @return [Array<DualRows::Rows>]
+      def feet(one, other, bond)
+        all = Algebra::Gather.distinct(one.pieces.map(&:conn))
+        found = @structure.placed(other, @grid.nodes[all, true].dup, bond.reach)
+        found.by_block.map do |number, rows, elements, local|
+          piece = other.pieces[number]
+          values = piece.kind.values(local[true, 0...piece.kind.dimension].dup)
+          DualRows::Rows.new(Algebra::Gather.repeat(all[rows].dup, values.shape[1]), piece.conn[elements, true].flatten, values.flatten)
+        end
+      end
 
       # Air takes h (T − T∞) from every part of a surface.
       def films(heating)
@@ -108,7 +162,7 @@ module Lattice
       # What flows in and out, statement by statement, W; out is negative. What holds a temperature gives what all else
       # leaves over, each node to the first that holds it.
       def balance(temperatures)
-        left = @matrix.dot(@solved) - @right[0, true]
+        left = @constraints.carried(@matrix.dot(@solved) - @right[0, true])
         rows = @heating.map do |heating|
           power = heating.how == "held" ? held(heating).then { |at| left[at].sum.tap { left[at] = 0.0 } } : brought(heating, temperatures)
           { statement: heating.statement.id, how: heating.how, target: heating.statement["target"], power: power }

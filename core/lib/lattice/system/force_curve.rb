@@ -8,7 +8,7 @@ module Lattice
       # Along typed points, straight on at both ends; one that begins at rest acts both ways alike.
       def self.typed(moves, forces)
         both = moves[0].zero?
-        moves, forces = [moves, forces].map { |list| list.drop(1).reverse.map { |v| -v } + list } if both
+        moves, forces = [moves, forces].map { |list| list.drop(1).reverse.map(&:-@) + list } if both
         slopes = moves.each_cons(2).zip(forces.each_cons(2)).map { |(a, b), (f, g)| (g - f) / (b - a) }
         new(moves, forces, slopes.first, slopes.last)
       end

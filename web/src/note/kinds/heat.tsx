@@ -1,5 +1,6 @@
 import type { Of } from "../../api/types";
 import { ChoiceChip, TextChip } from "../chips";
+import { useNote } from "../context";
 import { TargetChip } from "../TargetChip";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
@@ -22,9 +23,11 @@ function begun(how: Heat["how"], old: Heat): Partial<Heat> {
 function HeatLine({ statement }: { statement: Heat }) {
   const { edit } = useStatement(statement);
   const { how } = statement;
+  const { view } = useNote();
+  const members = view.shape.bodies.some((b) => b.make === "members");
   return (
     <>
-      <TargetChip statement={statement} kinds={how === "source" ? ["bodies"] : how === "held" ? ["faces", "edges", "points", "bodies"] : ["faces", "edges"]} />{" "}
+      <TargetChip statement={statement} kinds={how === "source" ? ["bodies"] : how === "held" ? ["faces", "edges", "points", "bodies"] : how === "convection" && members ? ["faces", "edges", "bodies"] : ["faces", "edges"]} />{" "}
       <ChoiceChip
         label="how"
         value={how}

@@ -82,6 +82,32 @@ module Lattice
           result
         end
 
+        # @return [Numo::DFloat] [1, 1, e, n, n] ∫ ∇Nᵢ ∇Nⱼ over the sheet as thick as it is, to be multiplied by the conductivity
+        def conduction
+          result = Numo::DFloat.zeros(1, 1, @elements, @nodes, @nodes)
+          in_chunks do |range|
+            _, points = points(range)
+            e, g, _, n = points.slopes.shape
+            weighted = (points.slopes * points.areas.reshape(e, g, 1, 1)).reshape(e, g * 2, n)
+            result[0, 0, range, true, true] = Numo::Linalg.matmul(points.slopes.reshape(e, g * 2, n).transpose(0, 2, 1).dup, weighted) * @thickness
+          end
+          result
+        end
+
+        # @param table [Numo::DFloat] [e, n]
+        # @return [Numo::DFloat] [e, n, 3] its mean slope in each element
+        def slopes_of(table)
+          result = Numo::DFloat.zeros(@elements, @nodes, 3)
+          in_chunks do |range|
+            frame, points = points(range)
+            e, g, _, n = points.slopes.shape
+            mean = Numo::Linalg.matmul(points.slopes.reshape(e, g * 2, n), table[range, true].reshape(e, n, 1)).reshape(e, g, 2).mean(1)
+            slope = Numo::Linalg.matmul(frame.rotation[true, 0..1, true].transpose(0, 2, 1).dup, mean.reshape(e, 2, 1)).reshape(e, 1, 3)
+            result[range, true, true] = slope + Numo::DFloat.zeros(e, n, 3)
+          end
+          result
+        end
+
         # Forces at the nodes that a unit of strain in the plane, the same in all directions, brings: those of the
         # movement that it would be, had the element nothing else to follow.
         # @return [Numo::DFloat] [e, n, 6]

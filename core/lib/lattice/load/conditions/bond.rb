@@ -25,14 +25,14 @@ module Lattice
 
         def apply(structure)
           check!
-          sides = [side(structure, places), side(structure, others)]
-          found = if edges?(places) || edges?(others)
-                    System::EdgeBond.new(structure, self, sides.sort_by { |s| s.edges ? 0 : 1 })
-                  else
-                    System::FaceBond.new(structure, self, sides.sort_by(&:fineness))
-                  end
+          sides = sides(structure)
+          found = (sides[0].edges ? System::EdgeBond : System::FaceBond).new(structure, self, sides)
           structure.reports << found.call.merge(statement: statement.id, label: "bond “#{statement['target']}” to “#{statement['to']}”")
         end
+
+        # @param structure [System::Structure]
+        # @return [Array(System::Side, System::Side)] the one that follows first: edges in space, or what is finer
+        def sides(structure) = [side(structure, places), side(structure, others)].sort_by { |s| s.edges ? -1.0 : s.fineness }
 
         private
 

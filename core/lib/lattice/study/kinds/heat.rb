@@ -3,13 +3,14 @@
 module Lattice
   module Study
     module Kinds
-      # Steady conduction of heat: ∫ ∇Nᵀ k ∇N T = q, in solids, plane regions and rings that share their points.
+      # Steady conduction of heat: ∫ ∇Nᵀ k ∇N T = q, in solids, plane regions, rings, shells and members, through points that they
+      # share, and bonds.
       # H. S. Carslaw, J. C. Jaeger, Conduction of Heat in Solids, 1959.
       module Heat
         extend Kind
 
-        VERSION = 1
-        READ = %w[limit path gauge].freeze
+        VERSION = 2
+        READ = %w[hand_check limit path gauge].freeze
         BALANCED = 1e-6
 
         class << self
@@ -25,14 +26,14 @@ module Lattice
               raise study.fault("nothing holds a temperature: heat has nowhere to go", cure: "Hold the temperature of a place, or let air take heat from it.")
             end
 
-            thin = problem.parts.bodies.find { |b| b.faces? || b.members? }
-            raise study.fault("“#{thin.name}” is made of #{thin.faces? ? 'faces' : 'members'}, in which heat is not solved yet", cure: "Switch it off, or make it a solid.") if thin
-
             bare = problem.parts.bodies.find { |b| problem.materials.to_h[b.name] && problem.materials[b.name].conductivity.nil? }
             raise study.fault("the material of “#{bare.name}” has no thermal conductivity", cure: "Type its conductivity in the material statement.") if bare
           end
 
-          def signature(problem, _study) = [Load::Heating.all(problem).map(&:signature), problem.parts.bodies.map { |b| [b.name, problem.materials[b.name]&.conductivity] }]
+          def signature(problem, _study)
+            [problem.mesh_digest, Load::Heating.all(problem).map(&:signature), problem.parts.bodies.map { |b| [b.name, problem.materials[b.name]&.conductivity, b.wall] },
+             problem.conditions.grep(Load::Conditions::Bond).map(&:signature), problem.sections.signature]
+          end
 
           def solve(solving, study)
             System::Conduction.new(solving.problem, solving.grid, study, solving.monitor).call

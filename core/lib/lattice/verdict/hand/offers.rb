@@ -17,7 +17,7 @@ module Lattice
         end
 
         def call
-          wanted = @problem.studies.select { |s| %w[static vibration buckling].include?(s["type"]) && @problem.document.active("hand_check").none? { |h| h["study"] == s.name } }
+          wanted = @problem.studies.select { |s| %w[static vibration buckling heat].include?(s["type"]) && @problem.document.active("hand_check").none? { |h| h["study"] == s.name } }
           wanted.product(@problem.parts.bodies.first(MOST)).filter_map { |study, body| offer(study, body) }.first(MOST)
         rescue InvalidInput
           []
@@ -27,10 +27,22 @@ module Lattice
 
         def offer(study, body)
           said = { "study" => study.name, "body" => body.name }
+          return flow(said) if study["type"] == "heat"
+
           ends = beam(said) || plate(study, said) or return
           said.merge(ends).tap { |fields| HandCheck.new(statement(fields), @problem).check! }
         rescue InvalidInput
           nil
+        end
+
+        # @return [Hash, nil]
+        def flow(said)
+          HeatFlow::FORMS.map { |form| said.merge("flows" => form) }.find do |fields|
+            HandCheck.new(statement(fields), @problem).check!
+            true
+          rescue InvalidInput
+            false
+          end
         end
 
         def statement(fields) = Model::Statement.new({ "id" => "offer", "kind" => "hand_check" }.merge(fields))
