@@ -101,6 +101,19 @@ RSpec.describe Lattice::Life do
     end
 
     # The published worked duty: start at the value greatest in size, loops as they close.
+    it "draws a repeated block: up the cyclic curve, then doubled branches that close on themselves" do
+      strength = Struct.new(:law, :factor).new(law, 1.0)
+      path = Lattice::Life::Rainflow.repeated([400e6, -400e6])
+      up, *branches = Lattice::Life::Damage.new(strength).course(path, [400e6, -400e6])
+      stress, strain = law.neuber(d(400e6)).map { |v| v[0] }
+      expect([up[0].first, up[1].first, up[0].last, up[1].last]).to be_near([0.0, 0.0, strain, stress], 1e-9)
+      expect(up[0][8]).to be_near((stress / 2 / 200_000e6) + ((stress / 2 / 1200e6)**(1 / 0.15)), 1e-9)
+      # Down and back by the doubled curve, from one end of the loop to the other.
+      ends = branches.map { |strains, stresses| [strains.first, stresses.first, strains.last, stresses.last] }.sort_by(&:first)
+      expect(ends[0]).to be_near([-strain, -stress, strain, stress], 1e-6)
+      expect(ends[1]).to be_near([strain, stress, -strain, -stress], 1e-6)
+    end
+
     it "walks a duty through its loops: stress, strain and damage of each" do
       strength = instance_double(Lattice::Life::Strength, strain?: true, law: law, factor: 1.0, rule: "swt")
       values = [0, 600, 200, 500, -300, 0].map { |v| v * 1e6 }

@@ -66,6 +66,8 @@ export interface LifeFinding {
   /** Amplitudes that are borne for a life over their mean, Pa; level: about no mean. None of strains, or of curves by ratio. */
   diagram?: { life: number; level: number; line: [number, number][] } | null;
   law: Record<string, number> | null;
+  /** Of strains: branch after branch at the worst point, strains and stresses in Pa; the way up from rest first. */
+  course?: [number[], number[]][] | null;
   utilisation: number | null;
   margin: number | null;
   holds: boolean;

@@ -5,6 +5,7 @@ import { digits } from "../ui/units";
 import { DataTable, type Column } from "./DataTable";
 import { Graph } from "./Graph";
 import { MeansDiagram } from "./MeansDiagram";
+import { StrainLoops } from "./StrainLoops";
 import { useToldStudy } from "./useFrame";
 
 const RULES: Record<string, string> = { none: "means do nothing", goodman: "σa / (1 − σm / Su)", gerber: "σa / (1 − (σm / Su)²)", soderberg: "σa / (1 − σm / Sy)", morrow: "σa / (1 − σm / σf′)", swt: "√(σmax σa)", walker: "σmax^(1−γ) σa^γ" };
@@ -69,6 +70,7 @@ export function LifeTable() {
           </div>
         )}
         <MeansDiagram found={found} />
+        <StrainLoops found={found} />
         <div className="self-start">
           <DataTable label="Loops" columns={columns} rows={found.loops} keyOf={(r) => `${r.from} ${r.to}`} />
         </div>

@@ -31,6 +31,26 @@ module Lattice
         path.pairs.each { |i, j| yield(strained(path, stress, strain, i, j)) }
       end
 
+      DRAWN = 60 # branches
+      BENDS = 16 # parts of one
+
+      # Stress over strain through a repeated block at one place: the way up from rest, then branch after branch, the largest of them.
+      # @param path [Rainflow::Path]
+      # @param values [Array<Float>] elastic stress, Pa
+      # @return [Array<Array>] of each branch its strains and stresses, Pa
+      def course(path, values)
+        column = Numo::DFloat.cast(values).reshape(values.size, 1)
+        stress, strain = branches(path, column).map { |list| list.map { |one| one[0] } }
+        ends = path.turning.each_index.map { |k| [path.origins[k], k] }
+        first, rest = ends.partition { |from, _| from.nil? }
+        (first + rest.max_by(DRAWN) { |from, upto| (stress[upto] - stress[from]).abs }).map do |from, upto|
+          base = from ? [strain[from], stress[from]] : [0.0, 0.0]
+          rise = Numo::DFloat.new(BENDS + 1).seq / BENDS * (stress[upto] - base[1])
+          size = from ? @strength.law.strain(rise.abs / 2) * 2 : @strength.law.strain(rise.abs)
+          [((size * rise.sign) + base[0]).to_a, (rise + base[1]).to_a]
+        end
+      end
+
       # The same of a block that is a factor times one stress: damage by that stress, which may be either sign.
       # @param factors [Array<Float>]
       # @param stress [Numo::DFloat] [k]

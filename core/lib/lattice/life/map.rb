@@ -163,7 +163,8 @@ module Lattice
         s = strength(body)
         worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200) }
         { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, rule: s.rule,
-          strength: s.mean_strength, above: above(body, loops), curve: drawn(body), diagram: s.diagram(design, loops.map { |l| l[:mean] }), law: s.strain? ? s.law.constants : nil }
+          strength: s.mean_strength, above: above(body, loops), curve: drawn(body), diagram: s.diagram(design, loops.map { |l| l[:mean] }), law: s.strain? ? s.law.constants : nil,
+          course: s.strain? ? Damage.new(s).course(Rainflow.repeated(values), values) : nil }
       end
 
       # @return [Array<Float>] stress at a point through the block, Pa

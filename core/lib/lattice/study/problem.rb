@@ -80,7 +80,7 @@ module Lattice
       # @return [Hash] what the findings of a study depend on besides its result
       def findings_digest(study)
         read = document.active.select { |s| Verdict::Findings::READERS.key?(s.kind) && s["study"] == study.name }
-        strengths = parts.bodies.map { |b| materials.to_h[b.name]&.to_a }
+        strengths = parts.bodies.map { |b| materials.to_h[b.name]&.then { |m| [*m.to_h.except(:over).values, *m.over&.to_a] } }
         Model::Digest.of(["findings", Verdict::Findings::VERSION, study_digest(study), document.units, read.map { |s| [s.id, Model::Meaning.of(s), keys(s)] }, strengths])
       end
 

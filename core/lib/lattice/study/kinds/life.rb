@@ -7,7 +7,7 @@ module Lattice
       class Life < Linear
         extend Kind
 
-        VERSION = 2
+        VERSION = 3
         READ = %w[limit path gauge].freeze
         ENDLESS = 1e12 # passes, at which fields end
         SAFE = Lattice::Life::Damage::MOST
