@@ -7,11 +7,12 @@ RSpec.describe Lattice::Load::Condition do
     Digest::SHA256.file(path).hexdigest.tap { |digest| Lattice::Shape::Store.shared.lend(digest, path) }
   end
   let(:valid) do
-    { "temperature_map" => { "target" => "bar", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm" },
+    { "temperature_map" => { "target" => "bar", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm", "reach" => "60 mm" },
       "displacement_map" => { "target" => "root", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm", "per" => "mm", "reach" => "300 mm" },
       "pressure_map" => { "target" => "tip", "file" => "cloud.csv", "digest" => cloud, "unit" => "mm", "per" => "kPa", "reach" => "300 mm" },
       "force" => { "target" => "tip", "value" => "1 kN", "direction" => "-y" }, "pressure" => { "target" => "tip", "value" => "1 MPa" }, "gravity" => { "value" => "9.81 m/s2", "direction" => "-y" },
       "support" => { "target" => "root", "components" => ["x"] }, "displacement" => { "target" => "root", "component" => "x", "value" => "1 mm" },
+      "rigid" => { "target" => "bar", "moves" => { "x" => "1 mm", "y" => "0 mm" } },
       "spin" => { "speed" => "10 Hz", "direction" => "+z" },
       "spring" => { "target" => "root", "stiffness" => "5 kN/mm", "components" => ["x"] },
       "temperature" => { "target" => "bar", "value" => "60 degC" },

@@ -82,7 +82,8 @@ export type Statement =
   | StatementGroundMotion
   | StatementReinforced
   | StatementView
-  | StatementForceGauge;
+  | StatementForceGauge
+  | StatementRigid;
 /**
  * This interface was referenced by `Model`'s JSON-Schema
  * via the `definition` "id".
@@ -12650,4 +12651,47 @@ export interface StatementForceGauge {
    * Along its axis (tension above zero), across it, or the size of all.
    */
   force: "along" | "across" | "all";
+}
+/**
+ * A body that is not deformed.
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "statement_rigid".
+ */
+export interface StatementRigid {
+  id: Id;
+  kind: "rigid";
+  /**
+   * Kept in the note, but left out of the model.
+   */
+  off?: boolean;
+  /**
+   * The name of a body, or of a group of bodies; empty while it is not chosen yet.
+   */
+  target: string;
+  /**
+   * How far it moves along axes, 0 holds it; along others as what acts on it makes it.
+   */
+  moves?: {
+    /**
+     * Along x.
+     */
+    x?: string;
+    /**
+     * Along y.
+     */
+    y?: string;
+    /**
+     * Along z.
+     */
+    z?: string;
+  };
+  /**
+   * Whether it turns as what acts on it makes it; held when left out.
+   */
+  turns?: "held" | "free";
+  /**
+   * The load case it belongs to; the one without a name when left out.
+   */
+  case?: string;
 }

@@ -51,7 +51,7 @@ export const LIMITED: readonly (readonly [Limited, string])[] = [
 export const MAKERS: readonly Kind[] = ["body", "frame", "import", "combine", "copy", "mid_surface"];
 
 /** Statements that belong to a load case. */
-export const CASED: readonly Kind[] = ["force", "traction", "torque", "bearing_load", "pressure", "gravity", "acceleration", "line_load", "temperature", "temperature_map", "pressure_map", "displacement_map", "moment", "spin", "displacement", "rotation", "bolt", "motion"];
+export const CASED: readonly Kind[] = ["force", "traction", "torque", "bearing_load", "pressure", "gravity", "acceleration", "line_load", "temperature", "temperature_map", "pressure_map", "displacement_map", "moment", "spin", "displacement", "rotation", "rigid", "bolt", "motion"];
 
 /** What a support may hold. */
 export const HELD: PlaceKind[] = ["faces", "edges", "points", "bodies"];

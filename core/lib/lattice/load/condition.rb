@@ -47,6 +47,9 @@ module Lattice
       # Whether it turns with what it acts on, in studies that follow large movements.
       def follows? = false
 
+      # Whether it moves places by a given amount.
+      def imposes? = false
+
       # Whether it makes places follow each other.
       def joins? = false
 
@@ -70,6 +73,10 @@ module Lattice
 
       # Whether it adds mass, on which others then act.
       def weighs? = false
+
+      # Whether it holds a body as one, so that its turns count wherever its points do not turn.
+      def whole? = false
+      def turns_of?(body) = body.faces? || body.members? || whole?
 
       # Components that it holds, along axes of its own where it has a frame.
       def components = []

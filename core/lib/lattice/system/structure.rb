@@ -57,10 +57,11 @@ module Lattice
       # @return [Structure] loaded and held
       def apply
         joins, others = conditions.partition(&:joins?)
+        whole, others = others.partition(&:whole?)
         joins.select(&:weighs?).each { |condition| condition.weigh(self) }
         others.partition(&:weighs?).flatten.each { |condition| condition.apply(self) }
         @skew.settle
-        joins.each { |condition| condition.apply(self) }
+        [*whole, *joins].each { |condition| condition.apply(self) }
         self
       end
 

@@ -156,7 +156,7 @@ module Lattice
         components = condition.components.map { |name| System::Dofs::NAMES.index(name) }
         places.flat_map do |p|
           cluster.select { |b| p.body == b.name }.map do |b|
-            held = components.select { |c| c < 3 || b.faces? || b.members? }
+            held = components.select { |c| c < 3 || condition.turns_of?(b) }
             next b.sample_surface(p).then { |at, normals| [at, [[normals, false]]] } if condition.frame&.surface?
 
             at = b.sample(p)
@@ -187,7 +187,7 @@ module Lattice
       def check_loaded
         return if unloaded? || @problem.conditions.any?(&:loads?)
 
-        moved = @document.active("displacement").any? { |s| !s.quantity("value", "length").zero? }
+        moved = @problem.conditions.any? { |c| c.imposes? && collect { c.check! || true } }
         odd(fault("nothing loads the model: every result will be zero", "Add a force, a pressure or gravity.")) unless moved
       end
 

@@ -65,6 +65,10 @@ function solidsAt(s: Statement, spot: Spot, through: Vec | undefined): [Solid, I
       });
     case "displacement":
       return [[stop(AXES[s.component] as Vec), "held"], [arrow(vectorOf(`${s.value.trim().startsWith("-") ? "-" : "+"}${s.component}`), 1), "pushed"]];
+    case "rigid":
+      return Object.entries(s.moves ?? {}).map(([axis, value]): [Solid, Ink] =>
+        /^[+-]?0*\.?0*\s/.test(`${value} `) ? [stop(AXES[axis as "x"] as Vec), "held"] : [arrow(vectorOf(`${value.trim().startsWith("-") ? "-" : "+"}${axis as "x"}`), 1), "pushed"],
+      );
     case "displacement_map":
       return (s.components ?? (["x", "y", "z"] as const)).map((c) => [stop(AXES[c] as Vec), "held"]);
     case "rotation":

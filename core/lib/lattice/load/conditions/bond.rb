@@ -31,10 +31,12 @@ module Lattice
         end
 
         # @param structure [System::Structure]
-        # @return [Array(System::Side, System::Side)] the one that follows first: edges in space, or what is finer
-        def sides(structure) = [side(structure, places), side(structure, others)].sort_by { |s| s.edges ? -1.0 : s.fineness }
+        # @return [Array(System::Side, System::Side)] the one that follows first: edges in space, or what is finer; what is rigid is followed
+        def sides(structure) = [side(structure, places), side(structure, others)].sort_by { |s| [s.places.any? { |p| rigid?(p.body) } ? 1 : 0, s.edges ? -1.0 : s.fineness] }
 
         private
+
+        def rigid?(body) = problem.conditions.grep(Rigid).any? { |one| one.places.any? { |p| p.body == body } }
 
         # Edges in space; those of regions in the plane are their sides.
         def edges?(list) = problem.parts.dimension == 3 && list[0].of == :edges

@@ -9,7 +9,8 @@ module Lattice
 
         def spreads? = true
         def holds? = true
-        def steady? = !value.zero?
+        def imposes? = !value.zero?
+        def steady? = imposes?
         def components = [statement["component"].to_sym]
         def value = statement.quantity("value", "length")
 

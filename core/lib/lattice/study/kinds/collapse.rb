@@ -58,7 +58,7 @@ module Lattice
 
           def pushed!(problem, study, weights)
             mine = problem.conditions.reject { |c| weights[problem.cases.index(c.case_name)].zero? }
-            raise study.fault("nothing pushes in the case whose loads grow", path: "case", cure: "Choose a case with loads in it.") if mine.none? { |c| c.loads? || c.statement.kind == "displacement" }
+            raise study.fault("nothing pushes in the case whose loads grow", path: "case", cure: "Choose a case with loads in it.") if mine.none? { |c| c.loads? || c.imposes? }
 
             steady!(problem, study, weights)
           end
