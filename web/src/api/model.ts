@@ -1978,7 +1978,7 @@ export interface StatementStudy {
    */
   load_factor?: string;
   /**
-   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of; of life, the static study whose stress goes up and down; of a strength reduction, the stages.
+   * The static study that a ladder, a close-up or buckling starts from; of vibration, the one whose stress stiffens the part; of harmonic response, the vibration study whose shapes it is made of; of life, the static study whose stress goes up and down; of a strength reduction, the stages; of stages, the stages that they go on from.
    */
   of?: string;
   /**
@@ -10206,7 +10206,7 @@ export interface StatementStudy {
    */
   steadied?: string;
   /**
-   * Of a strength reduction: the stage after which strength is reduced; the last when left out.
+   * Of a strength reduction, the stage after which strength is reduced, and of stages, the one after which they go on; the last when left out.
    */
   stage?: string;
   /**

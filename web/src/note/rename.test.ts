@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Statement } from "../api/types";
-import { rename } from "./rename";
+import { rename, renameStage } from "./rename";
 
 const note = (): Statement[] => [
   { id: "o", kind: "outline", name: "plan", boundary: { circle: { x: "0 mm", y: "0 mm", diameter: "9 mm" } } },
@@ -61,6 +61,12 @@ describe("renaming", () => {
     const stages = (id: string, name: string) => rename(all, id, name).find((s) => s.id === "c");
     expect(stages("a", "rods")).toMatchObject({ stages: [{ goes: ["digs"] }, { comes: ["rods", "slab"] }] });
     expect(stages("g", "cuts")).toMatchObject({ stages: [{ goes: ["cuts"] }, { comes: ["ties", "slab"] }] });
+    const branch: Statement[] = [
+      { id: "a", kind: "study", name: "dig", type: "stages", counted_from: "rest", stages: [{ name: "rest" }, { name: "pit" }] },
+      { id: "b", kind: "study", name: "flood", type: "stages", of: "dig", stage: "rest", stages: [{ name: "rest" }] },
+      { id: "c", kind: "study", name: "safe", type: "strength", of: "dig", stage: "pit" },
+    ];
+    expect(renameStage(branch, "a", 0, "still")).toMatchObject([{ counted_from: "still", stages: [{ name: "still" }, { name: "pit" }] }, { stage: "still", stages: [{ name: "rest" }] }, { stage: "pit" }]);
     const named: Statement[] = [
       { id: "s", kind: "support", name: "prop", target: "tip", components: ["y"] },
       { id: "t", kind: "support", target: "root", components: ["y"] },

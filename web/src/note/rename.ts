@@ -89,3 +89,20 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     return copy;
   });
 }
+
+/** Renames a stage, and what names it follows: where its study counts movement from, and studies that go on after it. */
+export function renameStage(all: Statement[], id: string, at: number, name: string): Statement[] {
+  const study = all.find((s) => s.id === id);
+  const old = study?.kind === "study" ? study.stages?.[at]?.name : undefined;
+  if (study?.kind !== "study" || old === undefined) return all;
+  return all.map((s) => {
+    if (s.kind !== "study") return s;
+    const copy = structuredClone(s);
+    if (s.id === id) {
+      const stage = copy.stages?.[at];
+      if (stage) stage.name = name;
+      if (copy.counted_from === old) copy.counted_from = name;
+    } else if (s.of === study.name && s.stage === old) copy.stage = name;
+    return copy;
+  });
+}

@@ -44,6 +44,9 @@ module Lattice
       # @raise [InvalidInput]
       def check!(_problem, _study) = nil
 
+      # @return [Array<Fault>] what is odd, once nothing is wrong
+      def oddities(_problem, _study) = []
+
       # @return [Array] what its result depends on, by meaning
       def signature(_problem, _study) = raise(NotImplementedError)
 

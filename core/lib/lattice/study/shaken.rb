@@ -77,6 +77,17 @@ module Lattice
         raise @study.fault("it has #{count} steps, of which at most #{MOST} are gone", path: "step", cure: "Let it end earlier, take a longer step, or leave out what is still in the record.") if count > MOST
       end
 
+      COARSE = 1.5 # times the step of the record
+
+      # @return [Array<Fault>] what is odd: peaks of the record that the steps go over
+      def oddities
+        fine = directions.map { |d| d.motion.step }.min
+        return [] if step <= fine * COARSE
+
+        own, of_record = [step, fine].map { |time| Quantity::Display.format(time, "time") }
+        [@study.fault_at("its step of #{own} goes over values of the record, which has one every #{of_record}", path: "step", cure: "Take a step as short as that of the record, or leave it out.")]
+      end
+
       # @return [Array] by meaning
       def signature = [directions.map { |d| [d.motion.signature, d.along.to_a, d.scale] }, step, count, damping, runs&.map { |name, scale| [motion!(name, "runs").signature, scale] }]
 

@@ -15,8 +15,23 @@ module Lattice
       # @param study [Model::Statement]
       def initialize(problem, study)
         @problem = problem
-        @study = study
+        @before = before(study)
+        @study = @before.empty? ? study : Model::Statement.new(study.data.merge("stages" => @before + study["stages"].to_a))
         @cases = problem.cases
+      end
+
+      # Stages of another study that it goes on from.
+      # @return [Array<Hash>]
+      # @raise [InvalidInput]
+      def before(study, passed = [study.name])
+        return [] if study["of"].to_s.empty?
+
+        base = Kinds::Stages.base!(@problem, study, "stages")
+        raise study.fault("it goes on from itself", path: "of", cure: "Let one of the studies begin from the beginning.") if passed.include?(base.name)
+
+        all = before(base, passed + [base.name]) + base["stages"].to_a
+        last = study["stage"] ? all.rindex { |stage| stage["name"] == study["stage"] } : all.size - 1
+        last ? all.first(last + 1) : raise(study.fault("“#{base.name}” has no stage named “#{study['stage']}”", path: "stage", cure: "Choose one of #{all.map { |stage| "“#{stage['name']}”" }.join(', ')}."))
       end
 
       # @return [Array<Stage>]
@@ -29,8 +44,8 @@ module Lattice
           absent = absent_at_first
           @study["stages"].each_with_index.flat_map do |stage, i|
             factors = changed(factors, stage["loads"] || [], i)
-            comes = named(stage["comes"], "stages.#{i}.comes")
-            absent = (absent - comes) | named(stage["goes"], "stages.#{i}.goes")
+            comes = named(stage["comes"], "#{path(i)}.comes")
+            absent = (absent - comes) | named(stage["goes"], "#{path(i)}.goes")
             through(Stage.new(stage["name"], factors, stage["increments"], comes, absent, i), stage["drives"])
           end
         end
@@ -44,7 +59,7 @@ module Lattice
         check_coming
         check_weight
         idle = all.each_index.find { |i| idle?(i) }
-        raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "stages.#{all[idle].number}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
+        raise @study.fault("nothing changes in stage “#{all[idle].name}”", path: "#{path(all[idle].number)}.loads", cure: "Give it a case to load or unload, a body that comes or goes, or take it out.") if idle
 
         raise @study.fault("what holds it weakly is no small share of its stiffness", path: "steadied", cure: "Give a share such as 1e-3.") unless steadied.nil? || steadied.between?(1e-9, 0.1)
 
@@ -58,12 +73,29 @@ module Lattice
         @absent_at_first ||= begin
           met = {}
           @study["stages"].each_with_index do |stage, i|
-            { "goes" => true, "comes" => false }.each { |way, there| named(stage[way], "stages.#{i}.#{way}").each { |name| met[name] = there unless met.key?(name) } }
+            { "goes" => true, "comes" => false }.each { |way, there| named(stage[way], "#{path(i)}.#{way}").each { |name| met[name] = there unless met.key?(name) } }
           end
           anchors = @problem.conditions.select(&:comes?).map { |c| c.statement.name }
           (anchors - met.keys) | met.reject { |_, there| there }.keys
         end
       end
+
+      # @return [Array<Fault>] what is odd: bolts that are tightened while something else begins to load
+      def oddities
+        tight = @problem.conditions.grep(Load::Conditions::Bolt).select(&:steady?).map { |bolt| @cases.index(bolt.case_name) }.uniq
+        before = @cases.names.map { 0.0 }
+        all.filter_map do |stage|
+          grows = stage.factors.to_a.each_index.select { |k| stage.factors[k].abs > before[k].abs }
+          before = stage.factors.to_a
+          next if !grows.intersect?(tight) || (grows - tight).empty?
+
+          other = @cases.shown(@cases.names[(grows - tight)[0]])
+          @study.fault_at("bolts are tightened in stage “#{stage.name}” while “#{other}” loads them", path: "#{path(stage.number)}.loads", cure: "Tighten them in a stage of their own, and load in the next.")
+        end
+      end
+
+      # @return [Array<String>] of all its stages
+      def names = @study["stages"].map { |stage| stage["name"] }
 
       # @return [Integer, nil] of the last stage that goes by that name
       def number(name) = all.rindex { |stage| @study["stages"][stage.number]["name"] == name }
@@ -80,6 +112,9 @@ module Lattice
       def steadied = @study.quantity("steadied", "ratio")
 
       private
+
+      # Where a stage is said: its own, or those of the study it goes on from.
+      def path(number) = number < @before.size ? "of" : "stages.#{number - @before.size}"
 
       # Which supports and joins the names speak of.
       def named_so
@@ -124,13 +159,13 @@ module Lattice
         all.each_with_index do |stage, i|
           before = i.zero? ? absent_at_first : all[i - 1].absent
           twice = stage.comes.find { |name| !before.include?(name) }
-          raise @study.fault("“#{twice}” comes in stage “#{stage.name}”, but is there already", path: "stages.#{stage.number}.comes", cure: "Let it go before, or leave it out here.") if twice
+          raise @study.fault("“#{twice}” comes in stage “#{stage.name}”, but is there already", path: "#{path(stage.number)}.comes", cure: "Let it go before, or leave it out here.") if twice
 
           next unless i.zero? || all[i - 1].number < stage.number
 
-          gone = named(@study["stages"][stage.number]["goes"], "stages.#{stage.number}.goes").find { |name| before.include?(name) }
-          raise @study.fault("“#{gone}” goes in stage “#{stage.name}”, but is not there", path: "stages.#{stage.number}.goes", cure: "Leave it out here.") if gone
-          raise @study.fault("nothing is left in stage “#{stage.name}”", path: "stages.#{stage.number}.goes", cure: "Let something stay.") if (there - stage.absent).empty?
+          gone = named(@study["stages"][stage.number]["goes"], "#{path(stage.number)}.goes").find { |name| before.include?(name) }
+          raise @study.fault("“#{gone}” goes in stage “#{stage.name}”, but is not there", path: "#{path(stage.number)}.goes", cure: "Leave it out here.") if gone
+          raise @study.fault("nothing is left in stage “#{stage.name}”", path: "#{path(stage.number)}.goes", cure: "Let something stay.") if (there - stage.absent).empty?
         end
       end
 
@@ -141,7 +176,7 @@ module Lattice
         return [stage] if drives.to_s.empty?
 
         load = @problem.document.active("moving_load").find { |s| s.name == drives } or
-          raise @study.fault("nothing that drives is named “#{drives}”", path: "stages.#{stage.number}.drives", cure: "Add a moving load, or choose another.")
+          raise @study.fault("nothing that drives is named “#{drives}”", path: "#{path(stage.number)}.drives", cure: "Add a moving load, or choose another.")
         Load::Positions.new(load, @problem.document).names.each_with_index.map do |position, k|
           there = stage.factors.dup.tap { |factors| factors[@cases.names.index(position)] += 1.0 }
           Stage.new("#{stage.name}, #{position}", there, stage.increments, k.zero? ? stage.comes : [], stage.absent, stage.number)
@@ -150,7 +185,7 @@ module Lattice
 
       def unknown!(stage, load, name)
         known = @cases.names.map { |n| "“#{@cases.shown(n)}”" }
-        raise @study.fault("stage #{stage + 1} loads a case named “#{name}” that is not there", path: "stages.#{stage}.loads.#{load}.case", cure: "Choose one of #{known.join(', ')}.")
+        raise @study.fault("stage #{stage + 1} loads a case named “#{name}” that is not there", path: "#{path(stage)}.loads.#{load}.case", cure: "Choose one of #{known.join(', ')}.")
       end
 
       def changed(before, loads, stage)

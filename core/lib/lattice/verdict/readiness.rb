@@ -239,7 +239,7 @@ module Lattice
         return if @found.any?(&:stops?)
 
         # What a study itself needs is looked at once the model is whole.
-        @problem.studies.each { |study| collect { Study::Kinds.of(study).check!(@problem, study) } }
+        @problem.studies.each { |study| odd(*collect { Study::Kinds.of(study).then { |kind| [kind.check!(@problem, study), kind.oddities(@problem, study)] }.last }) }
       end
 
       def check_limits

@@ -8,8 +8,10 @@ import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { FlagChip } from "../FlagChip";
 import { fresh, type Template } from "../template";
+import { renameStage } from "../rename";
 import { useCases } from "../useCases";
 import { useStatement } from "../useStatement";
+import { BranchChip } from "./BranchChip";
 import { StageChanges } from "./StageChanges";
 
 type Study = Of<"study">;
@@ -20,12 +22,14 @@ const TURNED = 0.1; // rad, from where on joins that do not turn are told
 /** Rows are cases, columns are stages; a cell is what a case is multiplied by at the end of the stage. */
 export function StagesLine({ statement }: { statement: Study }) {
   const { edit, callIt } = useStatement(statement);
+  const { arrange } = useNote();
   const cases = useCases();
   const { stages = [], counted_from = "" } = statement;
   const change = (i: number, turn: (stage: Stage) => void) => edit((s) => s.stages?.[i] && turn(s.stages[i]));
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> goes through stages, each of which begins with what the one before it left behind
+      <BranchChip statement={statement} />
       <div className="overflow-x-auto">
       <table className="mt-1 font-sans text-[12px]" aria-label="Stages">
         <thead>
@@ -33,7 +37,7 @@ export function StagesLine({ statement }: { statement: Study }) {
             <th className="pr-2 text-left font-normal text-faint">load at the end of</th>
             {stages.map((stage, i) => (
               <th key={i} className="whitespace-nowrap px-1 text-left font-normal">
-                <TextChip label={`stage ${i + 1}`} value={stage.name} onCommit={(v) => edit((s) => called(s, i, v))} />
+                <TextChip label={`stage ${i + 1}`} value={stage.name} onCommit={(v) => arrange((all) => renameStage(all, statement.id, i, v))} />
                 {stages.length > 1 && (
                   <button className="ml-0.5 text-faint hover:text-ink" aria-label={`Remove stage ${stage.name}`} onClick={() => void edit((s) => void s.stages?.splice(i, 1))}>
                     <X className="inline size-3" />
@@ -108,14 +112,6 @@ function Driven({ stages, onChoose }: { stages: Stage[]; onChoose: (stage: numbe
       ))}
     </tr>
   );
-}
-
-/** What names a stage follows it. */
-function called(study: Study, at: number, name: string) {
-  const stage = study.stages?.[at];
-  if (!stage) return;
-  if (study.counted_from === stage.name) study.counted_from = name;
-  stage.name = name;
 }
 
 /** What a case does in a stage; where nothing is said it stays as it is. */

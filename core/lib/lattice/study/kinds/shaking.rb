@@ -26,6 +26,8 @@ module Lattice
             plain!(problem, study)
           end
 
+          def oddities(problem, study) = Shaken.new(problem, study).oddities
+
           def signature(problem, study)
             [Shaken.new(problem, study).signature, held_weights(problem, study).to_a, problem.yielding.signature, *problem.acting]
           end

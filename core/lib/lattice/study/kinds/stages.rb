@@ -21,6 +21,7 @@ module Lattice
             stages.all.each { |stage| steady!(problem, study, stage.factors) }
           end
 
+          def oddities(problem, study) = Study::Stages.new(problem, study).oddities
           def signature(problem, study) = [Study::Stages.new(problem, study).signature, problem.yielding.signature, problem.at_rest.signature, *problem.acting]
           def solve(solving, study) = new(solving.problem, solving.grid, study, solving.monitor).by(solving.waypoints(study)).call
 

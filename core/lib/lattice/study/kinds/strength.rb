@@ -33,7 +33,7 @@ module Lattice
             stages = Study::Stages.new(problem, base)
             return stages.all.size - 1 if study["stage"].nil?
 
-            names = base["stages"].map { |stage| stage["name"] }
+            names = stages.names
             stages.number(study["stage"]) || raise(study.fault("“#{base.name}” has no stage named “#{study['stage']}”", path: "stage", cure: "Choose one of #{names.map { |n| "“#{n}”" }.join(', ')}."))
           end
 
