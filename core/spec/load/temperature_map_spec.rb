@@ -40,6 +40,9 @@ RSpec.describe Lattice::Load::Conditions::TemperatureMap do
     nodes = result.grid.nodes
     middle = ((nodes[true, 0] - 0.1).abs + nodes[true, 1].abs + nodes[true, 2].abs).min_index
     expect(result.displacement[middle, 1].abs).to be_near(12e-6 * 10_000 * (0.2**2) / 8, 1e-3)
+    seen = result.joins[0][:seen]
+    expect([seen[:axes], seen[:source].size, seen[:target].size]).to eq([%w[x y], 700, [result.grid.nodes.shape[0], 700].min])
+    expect(seen[:target].map { |x, _, _| x }.minmax).to be_near([0.0, 0.2], 1e-2)
     expect(result.joins[0]).to include(points: 4000, far: 0, target: include(greatest: be_near(493.15, 1e-6)), source: include(mean: be_within(20).of(393)))
   end
 

@@ -132,6 +132,8 @@ export interface JoinReport {
   dimension?: string;
   source?: { least: number; greatest: number; mean: number };
   target?: { least: number; greatest: number; mean: number };
+  /** Some of the points and of the nodes, as across, up and value, m: seen along the shortest side. */
+  seen?: { axes: string[]; source: [number, number, number][]; target: [number, number, number][] };
 }
 
 /** A member with the forces in it: at its ends, and the extremes between. */

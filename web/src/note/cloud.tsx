@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { Of } from "../api/types";
 import { setOrDrop } from "../ui/assign";
 import { digits } from "../ui/units";
+import { CloudPictures } from "./CloudPictures";
 import { ChoiceChip, TextChip } from "./chips";
 import { useNote } from "./context";
 import { FileButton } from "./FileButton";
@@ -127,6 +128,7 @@ function Mapped({ id }: { id: string }) {
           {shown.text(found.farthest ?? 0, "length")} away
         </text>
       </svg>
+      <CloudPictures found={found} />
     </span>
   );
 }

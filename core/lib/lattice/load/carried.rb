@@ -50,11 +50,12 @@ module Lattice
       # @return [Numo::DFloat] [k]; nothing is beyond what it was made from
       # @raise [InvalidInput] where most lie too far from the points
       def carried(structure, at, values)
-        found = source(values).call(at)
+        from = source(values)
+        found = from.call(at)
         there = found.values.clip(values.min, values.max)
         far = (found.distance > reach).count_true
         missed!(far, at.shape[0])
-        structure.reports << report(found, there, values, far)
+        structure.reports << report(found, there, values, far).merge(seen: seen(from.points, values, at, there))
         there
       end
 
@@ -70,6 +71,19 @@ module Lattice
         bars = Numo::Int32.cast((found.distance / top * BARS).floor.clip(0, BARS - 1)).bincount(minlength: BARS).to_a
         { statement: statement.id, label: "#{self.class::CARRIES}s from “#{statement['file']}”", dimension: self.class::DIMENSION, covered: nil, whole: nil, nodes: values.size, points: source.size, far: far,
           reach: reach, farthest: top, bars: bars, source: summary(source), target: summary(values), least: 0.0, greatest: top }
+      end
+
+      SEEN = 700 # of each, at most
+
+      # Some points with their values, and some nodes with theirs, seen along the shortest side of what they are carried to.
+      # @return [Hash] axes: letters; source and target: [across, up, value] each, m
+      def seen(points, values, at, there)
+        axes = (0..2).max_by(2) { |k| at[true, k].max - at[true, k].min }.sort
+        some = lambda do |places, list|
+          picked = Numo::Int32.cast((Numo::DFloat.new([list.size, SEEN].min).seq * (list.size.to_f / [list.size, SEEN].min)).floor)
+          [places[picked, axes[0]].to_a, places[picked, axes[1]].to_a, list[picked].to_a].transpose.map { |dot| dot.map { |v| v.to_f.round(6 - Math.log10([v.abs, 1e-12].max).ceil) } }
+        end
+        { axes: axes.map { |k| "xyz"[k] }, source: some[points, values], target: some[at, there] }
       end
 
       def summary(values) = { least: values.min, greatest: values.max, mean: values.mean }

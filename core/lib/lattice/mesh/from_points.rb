@@ -21,6 +21,9 @@ module Lattice
       # Means of the points of cells of one size.
       Cells = Struct.new(:size, :keys, :means, :values)
 
+      # @return [Numo::DFloat] [m, 3]
+      attr_reader :points
+
       # @param points [Numo::DFloat] [m, 3]
       # @param values [Numo::DFloat] [m]
       def initialize(points, values)
