@@ -1494,6 +1494,10 @@ export interface StatementYielding {
    * Of members: how fibres go from stiff to soft when strained to and fro; sharply when left out.
    */
   bends?: "sharply" | "smoothly";
+  /**
+   * Of members: the force along them, pull above zero, at which their bending is drawn; none when left out.
+   */
+  axial?: string;
 }
 /**
  * What ground bears before it slides or tears: followed by stages, and by a strength reduction.

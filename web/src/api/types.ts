@@ -212,6 +212,14 @@ export interface SavedView {
   cut: { axis: Axis; at: number; turned: boolean } | null;
 }
 
+/** Moment over curvature about an axis of a section, N m and 1/m. */
+export interface MomentCurve {
+  axis: string;
+  sign: number;
+  curvatures: number[];
+  moments: number[];
+}
+
 export interface ModelView {
   id: string;
   project: { id: string; name: string };
@@ -232,7 +240,9 @@ export interface ModelView {
   /** Materials with a table over temperature, by statement: K, Pa and 1/K. */
   warmths: Record<string, { temperatures: number[]; young: number[] | null; expansion: number[] | null }>;
   /** Sections of concrete with bars, by statement: bars as x, y and diameter, m; how they bend. */
-  bends: Record<string, { bars: [number, number, number][]; curves: { axis: string; sign: number; curvatures: number[]; moments: number[] }[] }>;
+  bends: Record<string, { bars: [number, number, number][]; curves: MomentCurve[] }>;
+  /** Sections of members whose metal flows, by what yields: how they bend. */
+  bows: Record<string, { outline: string; curves: MomentCurve[] }[]>;
   /** Ground motions that can be read, by statement. */
   motions: Record<string, MotionView>;
   /** Views that can be shown, by statement: ends in the field's unit of SI, lengths in m. */

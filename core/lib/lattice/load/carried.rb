@@ -8,6 +8,7 @@ module Lattice
       NEAR = 0.1    # of the part, that a target may lie from the points
       MISSED = 0.5  # share of targets farther than that, at which the cloud is another part's
       BARS = 12     # of the histogram of distances
+      SEEN = 700    # points and nodes that are drawn, at most
 
       private
 
@@ -72,8 +73,6 @@ module Lattice
         { statement: statement.id, label: "#{self.class::CARRIES}s from “#{statement['file']}”", dimension: self.class::DIMENSION, covered: nil, whole: nil, nodes: values.size, points: source.size, far: far,
           reach: reach, farthest: top, bars: bars, source: summary(source), target: summary(values), least: 0.0, greatest: top }
       end
-
-      SEEN = 700 # of each, at most
 
       # Some points with their values, and some nodes with theirs, seen along the shortest side of what they are carried to.
       # @return [Hash] axes: letters; source and target: [across, up, value] each, m

@@ -45,6 +45,10 @@ module Lattice
       # @return [Array<String>] the outlines that the members of a body carry
       def names(body) = @given.filter_map { |key, g| g.name if key[0] == body }.uniq
 
+      # @param body [String]
+      # @return [Hash{String => Element::Beam::Fibres::Section}] by outline, about its principal axes
+      def shapes(body) = @given.filter_map { |key, g| g if key[0] == body }.uniq(&:name).to_h { |g| [g.name, fibres(g.values)] }
+
       # @param body [Shape::Body] of members
       # @return [Float, nil] m³; nil where a member has no section
       def volume(body)

@@ -16,7 +16,7 @@ module LatticeServer
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
         { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions,
-                              bends: bends, dampings: dampings, warmths: warmths, springs: springs, views: views)[1...-1],
+                              bends: bends, bows: bows, dampings: dampings, warmths: warmths, springs: springs, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops,
@@ -63,6 +63,15 @@ module LatticeServer
         rescue Lattice::InvalidInput
           [spring.statement.id, nil]
         end.compact
+      end
+
+      # Of all members whose metal flows how their sections bend.
+      def bows
+        @document.active("yielding").to_h do |statement|
+          [statement.id, Lattice::Matter::MetalBending.new(@problem, statement).to_a]
+        rescue Lattice::InvalidInput
+          [statement.id, []]
+        end.reject { |_, list| list.empty? }
       end
 
       # Of every study that is damped by mass and stiffness, how much at which frequency.

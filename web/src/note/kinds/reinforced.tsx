@@ -2,7 +2,7 @@ import { Fragment } from "react";
 import type { Of } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
 import { quiet } from "../../ui/quiet";
-import { digits } from "../../ui/units";
+import { MomentCurves } from "../MomentCurves";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { last } from "../template";
@@ -74,12 +74,11 @@ function RowChips({ statement }: { statement: Reinforced }) {
   );
 }
 
-const [WIDE, HIGH] = [230, 104];
-const INKS: Record<string, string> = { "x1": "#2f7171", "x-1": "#8fb3b3", "y1": "#b3541e" };
+const HIGH = 104;
 
 /** The section with its bars, and moments over curvature. */
 function Drawn({ statement }: { statement: Reinforced }) {
-  const { view, shown } = useNote();
+  const { view } = useNote();
   const found = view.bends[statement.id];
   const loops = view.shape.outlines[statement.outline];
   if (!found || !loops) return null;
@@ -88,9 +87,6 @@ function Drawn({ statement }: { statement: Reinforced }) {
   const size = Math.max(x1 - x0, y1 - y0);
   const sx = (x: number) => 8 + ((x - (x0 + x1) / 2) / size + 0.5) * 84;
   const sy = (y: number) => 10 + (0.5 - (y - (y0 + y1) / 2) / size) * 84;
-  const most = Math.max(...found.curves.flatMap((c) => c.moments), 1e-9);
-  const far = Math.max(...found.curves.flatMap((c) => c.curvatures), 1e-9);
-  const line = (c: (typeof found.curves)[number]) => c.moments.map((m, i) => `${(6 + ((c.curvatures[i] ?? 0) / far) * (WIDE - 12)).toFixed(1)} ${(HIGH - 26 - (m / most) * (HIGH - 36)).toFixed(1)}`).join("L");
   return (
     <span className="mt-1 flex gap-3" data-reinforced>
       <svg viewBox={`0 0 100 ${HIGH}`} role="img" aria-label="section with its bars" className="w-[100px]">
@@ -99,20 +95,7 @@ function Drawn({ statement }: { statement: Reinforced }) {
           <circle key={i} cx={sx(x)} cy={sy(y)} r={Math.max((d / size) * 42, 1.4)} fill="#22313b" />
         ))}
       </svg>
-      {found.curves.length > 0 && (
-        <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label="moment over curvature" className="w-[230px]">
-          <line x1="6" x2={WIDE - 6} y1={HIGH - 26} y2={HIGH - 26} stroke="#93a0a6" />
-          {found.curves.map((c) => (
-            <path key={`${c.axis}${c.sign}`} d={`M${line(c)}`} fill="none" stroke={INKS[`${c.axis}${c.sign}`]} strokeWidth="1.5" />
-          ))}
-          <text x="6" y={HIGH - 14} fontSize="9.5" className="fill-faint font-sans">
-            moment about <tspan fill={INKS.x1}>x</tspan> up to {shown.text(Math.max(...(found.curves[0]?.moments ?? [0])), "moment")}, about <tspan fill={INKS.y1}>y</tspan> {shown.text(Math.max(...(found.curves.at(-1)?.moments ?? [0])), "moment")}
-          </text>
-          <text x={WIDE - 6} y={HIGH - 3} textAnchor="end" fontSize="9.5" className="fill-faint font-sans">
-            over curvature, to {digits(far)} rad/m
-          </text>
-        </svg>
-      )}
+      <MomentCurves curves={found.curves} />
     </span>
   );
 }

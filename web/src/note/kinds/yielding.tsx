@@ -3,6 +3,7 @@ import type { Of } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
 import { quiet } from "../../ui/quiet";
 import { digits } from "../../ui/units";
+import { MomentCurves } from "../MomentCurves";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
 import { TargetChip } from "../TargetChip";
@@ -57,7 +58,27 @@ function YieldingLine({ statement }: { statement: Yielding }) {
         </>
       )}
       {curve && <Points statement={statement} />}
+      <Bows statement={statement} />
     </>
+  );
+}
+
+/** How the sections of members bend on as they flow, under a force along them. */
+function Bows({ statement }: { statement: Yielding }) {
+  const { view } = useNote();
+  const { edit } = useStatement(statement);
+  const found = view.bows[statement.id] ?? [];
+  if (found.length === 0) return null;
+  return (
+    <span className="block font-sans text-[12px]" data-bows>
+      Sections bend so under <TextChip label="force along" optional placeholder="no force" value={statement.axial ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "axial", v))} /> along them:
+      {found.map((one) => (
+        <span key={one.outline} className="mt-1 flex items-start gap-2">
+          <span className="w-24 text-faint">{one.outline}</span>
+          {one.curves.length > 0 ? <MomentCurves curves={one.curves} /> : <span className="text-amber-ink">so much is not borne.</span>}
+        </span>
+      ))}
+    </span>
   );
 }
 
