@@ -19,6 +19,8 @@ module Lattice
       # @return [Numo::DFloat] [k]
       def call(path, values)
         total = Numo::DFloat.zeros(values.shape[1])
+        return many(path, values) unless @strength.strain?
+
         each(path, values) { |loop| total += 1 / loop.life }
         total
       end
@@ -85,6 +87,18 @@ module Lattice
       DECADES = 3.0
 
       private
+
+      TOGETHER = 200_000 # loops times places
+
+      # Damage by stress of many loops at once.
+      def many(path, values)
+        turning = Numo::Int32.cast(path.turning)
+        path.pairs.each_slice([TOGETHER / values.shape[1], 1].max).reduce(Numo::DFloat.zeros(values.shape[1])) do |total, pairs|
+          one, other = pairs.transpose.map { |ends| values[turning[Numo::Int32.cast(ends)], true].reshape(pairs.size * values.shape[1]) }
+          life = @strength.life_of((one - other).abs / 2, (one + other) / 2)
+          total + (1 / life).reshape(pairs.size, values.shape[1]).sum(0)
+        end
+      end
 
       def in_parts(path, factors, stress)
         step = [AT_ONCE / factors.size, 1].max
