@@ -5,6 +5,7 @@ module Lattice
     # Damage of one pass of a load, by P. Palmgren 1924 and M. A. Miner 1945: the sum of 1/N over its loops.
     class Damage
       AT_ONCE = 2_000_000 # loops times places
+      TOGETHER = 200_000 # of these, whose loops are looked at together
 
       # One loop at places: amplitude and mean of stress (Pa), amplitude of strain (nil by stress), greatest stress, and cycles.
       Loop = Struct.new(:from, :to, :amplitude, :mean, :strain, :greatest, :life, keyword_init: true)
@@ -87,8 +88,6 @@ module Lattice
       DECADES = 3.0
 
       private
-
-      TOGETHER = 200_000 # loops times places
 
       # Damage by stress of many loops at once.
       def many(path, values)

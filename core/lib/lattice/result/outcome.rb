@@ -184,6 +184,9 @@ module Lattice
       # @return [Array<Float>] sum of the reactions there
       def reaction_sum(nodes, frame = 0) = nodes.empty? ? [0.0, 0.0, 0.0] : reaction(frame)[nodes, true].sum(0).to_a
 
+      # Whether movements are taken to be small, so that strains follow from them as it is drawn.
+      def small? = true
+
       protected
 
       attr_writer :about
@@ -192,16 +195,18 @@ module Lattice
 
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
-
         return false unless (Catalogue::OF_STATES + Catalogue::OF_INCREMENTS).include?(name)
-        return !state(0).warmth.nil? if name == "warmth"
-        return !state(0).plastic.nil? if name == "plastic_strain"
-        return !state(0).touch.nil? if name.start_with?("touch_")
+        return small? && strains.any? && stressed? if Strain::FIELDS.key?(name)
 
         vector = Catalogue.vector(name)&.first
-        vector ? State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? : state(0).stress.any? { |layers| !layers.empty? }
+        return State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? if vector
+
+        table = { "warmth" => :warmth, "plastic_strain" => :plastic }[name] || (:touch if name.start_with?("touch_"))
+        table ? !state(0)[table].nil? : stressed?
       end
 
+      def stressed? = state(0).stress.any? { |layers| !layers.empty? }
+      def strains = @strains ||= Strain.new(grid, ring)
       def resultants = @resultants ||= ShellResultants.new(grid, walls)
       def terms(frame) = @made.fetch(frame)["terms"]
 
@@ -213,6 +218,7 @@ module Lattice
         return ErrorEstimate.new(self, frame).at_points if name == "stress_error"
         return at_points(state(frame).warmth, 0) if name == "warmth"
         return plastic(frame) if name == "plastic_strain"
+        return strains.field(name, displacement(frame)) if Strain::FIELDS.key?(name)
         return at_points(state(frame).touch, Catalogue::TOUCH.index { |f| f.name == name }) if name.start_with?("touch_")
         return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
 

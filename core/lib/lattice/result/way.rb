@@ -6,6 +6,8 @@ module Lattice
     class Way < Outcome
       SLID = 1e-4 # where ground slides, which comes to rest less exactly
 
+      def small? = found[:ground] ? true : false
+
       def judged(_cases) = (0...frames.size).to_a
 
       # What touches presses along normals of the one side, so that its moment is not quite that of the other.

@@ -4,7 +4,7 @@ module Lattice
   module Verdict
     # What a study's result says: balance, hand checks, and the verdict on every limit.
     class Findings
-      VERSION = 3 # raised when what is told of a result takes another form: what was stored before is told anew
+      VERSION = 4 # raised when what is told of a result takes another form: what was stored before is told anew
       JUDGED = %w[limit bolts members bars resonance buckling collapse stages life heat].freeze # kinds of findings that hold or fail
       # Kinds of statements that read a study's result, in the order in which they are told.
       READERS = { "hand_check" => HandCheck, "limit" => Limit, "path" => PathReading, "gauge" => Gauge, "force_gauge" => ForceGauge, "section_cut" => SectionCut, "member_check" => MemberCheck,
