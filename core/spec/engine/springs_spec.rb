@@ -40,6 +40,14 @@ RSpec.describe Lattice::Engine::Springs do
     expect(ends.map { |e| e[:moved] }).to be_near([1e-3, -0.5e-3], 1e-6)
   end
 
+  it "has slack where its curve says so" do
+    slack = [["0 mm", "0 kN"], ["1 mm", "0 kN"], ["2 mm", "4 kN"]].map { |at, force| { "at" => at, "force" => force } }
+    soft = { "kind" => "spring", "target" => "left", "components" => ["x"], "stiffness" => "1 kN/mm" }
+    ends = told(block([spring.merge("curve" => slack), soft], [stage["slack", 0.125], stage["taken up", 1.5]]))
+    # Half a millimetre on the soft one alone; then 6 kN = s + 4 (s - 1) at 2 mm.
+    expect(ends.map { |e| e[:moved] }).to be_near([0.5e-3, 2e-3], 1e-6)
+  end
+
   it "is its slope at rest in a static study" do
     problem = block([spring], [stage["pull", 1]], { "id" => "s", "kind" => "study", "name" => "still", "type" => "static" })
     result = Lattice::Study::Solving.new(problem).call(problem.study!("still"))
@@ -69,6 +77,7 @@ RSpec.describe Lattice::Engine::Springs do
   { "a curve that does not pass through rest" => [curve.drop(1), /does not go through rest/], "points that go back" => [curve.reverse, /does not go on/] }.each do |words, (points, message)|
     it "refuses #{words}" do
       problem = block([spring.merge("curve" => points)], [stage["pull", 1]])
+      expect(problem.conditions.grep(Lattice::Load::Conditions::Spring)[0].components).to eq([:x])
       expect { Lattice::Verdict::Readiness.new(problem).check! }.to(raise_error(Lattice::InvalidInput) { |e| expect(e.faults.map(&:message).join(" ")).to match(message) })
     end
   end

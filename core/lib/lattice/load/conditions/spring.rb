@@ -37,7 +37,8 @@ module Lattice
           lacks = { "components" => stiffness, "about" => turning }.find { |field, value| value && statement[field].nil? }
           raise statement.fault("it has a stiffness, but not along what", path: lacks[0], cure: lacks[0] == "about" ? "Say about which axes it holds turns." : "Choose its components.") if lacks
 
-          weak = { "stiffness" => stiffness, "turning" => turning }.find { |_, value| value && !value.positive? } or return check_line
+          # A curve may have slack at rest.
+          weak = { "stiffness" => statement["curve"] ? nil : stiffness, "turning" => turning }.find { |_, value| value && !value.positive? } or return check_line
           raise statement.fault("its #{weak[0] == 'turning' ? 'stiffness of turning' : 'stiffness'} is not above zero", path: weak[0], cure: "Give a stiffness above zero, such as 5 kN/mm.")
         end
 
@@ -53,7 +54,8 @@ module Lattice
         private
 
         def line? = statement["components"]&.include?("line")
-        def slides = stiffness ? statement["components"] || [] : []
+        # Whatever its curve is like.
+        def slides = statement["curve"] || stiffness ? statement["components"] || [] : []
         def turns = turning ? statement["about"] || [] : []
 
         def check_curve
