@@ -11518,6 +11518,10 @@ export interface StatementTouch {
    * Whether gaps and overlaps are those that are drawn (when left out), or are taken as none within reach.
    */
   starts?: "drawn" | "touching";
+  /**
+   * Whether it is looked for anew, increment by increment, which face meets which; near, as it is at first, when left out.
+   */
+  slides?: "near" | "far";
 }
 /**
  * A point tied to a region.

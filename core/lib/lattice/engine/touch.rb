@@ -8,8 +8,9 @@ module Lattice
     # M. A. Puso, T. A. Laursen, A mortar segment-to-segment contact method for large deformation solid mechanics, 2004.
     class Touch
       include Memory
+      include SlidingFar
 
-      remembers :@pressure, :@held, :@last, :@fresh, :@kept
+      remembers :@pressure, :@held, :@last, :@fresh, :@kept, :@origin, :@gone, :@shift, :@stayed
 
       V = Shape::Vectors
       STIFF = 100.0 # of E / h, of the bed
@@ -17,6 +18,7 @@ module Lattice
       SLIDING = 1e-3 # of the grip, in the tangent of what slides
       NEAR = 0.02 # of an element's size, from which rows are taken to touch before anything is known
       CLOSED = 1e-3 # of an element's size, within which a gap is none
+      AT_LIMIT = 0.99 # of what friction holds, from which what was just looked for anew slides
       ENOUGH = 1e-4 # change of the greatest pressure
 
       attr_reader :condition
@@ -30,7 +32,9 @@ module Lattice
         @condition = condition
         @dofs = structure.dofs
         @dimension = structure.grid.dimension
+        @nodes = nodes
         lay(nodes)
+        @origin = nil
         count = @weights.size
         @pressure = Numo::DFloat.zeros(count)
         @held = Numo::DFloat.zeros(count, 3)
@@ -69,20 +73,26 @@ module Lattice
         @pressure = @presses.dup
         @held = @drag.dup
         @last = @slip.dup
-        change <= most * ENOUGH
+        !followed? && change <= most * ENOUGH
       end
 
       # What has come to rest stays.
-      def keep = @kept = [@pressure, @held, @last, @fresh]
+      def keep
+        @kept = [@pressure, @held, @last, @fresh]
+        stay
+      end
 
       # A try that failed leaves nothing behind.
-      def back = (@pressure, @held, @last, @fresh = @kept)
+      def back
+        turn_back
+        @pressure, @held, @last, @fresh = @kept
+      end
 
       # At every node: pressure Pa, gap m, slip m, and how it is: 1 sticks, 2 slides, 3 open.
       # @return [Numo::DFloat] [n, 4], zero where nothing may touch
       def at_nodes
         table = Numo::DFloat.zeros(@dofs.nodes, 4)
-        [@presses, @gaps, V.norm(across(@slip)), status].each_with_index { |values, c| table[@rows, c] = values }
+        [@presses, @gaps, V.norm(across(slid)), status].each_with_index { |values, c| table[@rows, c] = values }
         share = (@factors * @weights[@row]).abs * Numo::DFloat.cast(@far)
         sums = @node.bincount(share, minlength: @dofs.nodes)
         others = sums.gt(0).where
@@ -115,19 +125,21 @@ module Lattice
 
       def friction? = @condition.friction.positive?
 
+      # @param nodes [Numo::DFloat] [n, 3] where they are
       def lay(nodes)
-        one, other = @condition.sides(@structure)
+        one, other = @sides ||= @condition.sides(@structure)
         found = one.pieces.filter_map { |piece| System::DualRows.over(nodes, piece, other, @condition.reach)&.first }
         @condition.out_of_reach! if found.empty?
+        @columns = @gathered = nil
         @rows, @row, @node, @factors, @far, @weights = joined(found)
-        @normals = @structure.normals(one.places, @rows)
+        @normals = @structure.normals(one.places, @rows, nodes)
         materials = (one.places + other.places).map { |p| @structure.problem.materials[p.body].young }
         deep = depth(one.places[0].body, nodes)
         @weights *= deep
         @size = @dimension == 3 ? Numo::DFloat.zeros(@rows.size) + Math.sqrt(one.fineness) : Numo::DFloat.ones(@rows.size) * one.fineness / deep
         @bed = (materials.min * STIFF) / @size
         @start = gap_of(nodes)
-        @start = Numo::DFloat.zeros(@rows.size) if @condition.touching?
+        shift(nodes)
       end
 
       # How deep plane regions are, and how far it is round a ring.
@@ -161,7 +173,8 @@ module Lattice
       def across(vectors) = vectors - V.times(@normals, V.dot(vectors, @normals))
 
       def find(moved)
-        @slip = applied(@dofs.spread(moved))
+        @moved = moved
+        @slip = applied(@dofs.spread(@origin ? moved - @origin : moved))
         @gaps = @start - V.dot(@slip, @normals)
         @presses = (@pressure - (@bed * @gaps)).clip(0, nil)
         @drag = friction? ? dragged : Numo::DFloat.zeros(@rows.size, 3)
@@ -173,7 +186,7 @@ module Lattice
         wanted = @held - V.times(across(@slip - @last), @bed * (GRIP / STIFF))
         limit = (@pressure.gt(0).any? ? @pressure : @presses) * @condition.friction
         size = V.norm(wanted)
-        @slides = (size > limit) & (@presses > 0)
+        @slides = (size > (@origin ? limit * AT_LIMIT : limit)) & (@presses > 0)
         @wanted = wanted
         @short = Numo::DFloat.minimum(limit / Numo::DFloat.maximum(size, Float::MIN), 1.0)
         V.times(wanted, @short * Numo::DFloat.cast(@presses > 0))

@@ -25,6 +25,8 @@ module Lattice
 
       private
 
+      def rigid?(body) = problem.conditions.grep(Conditions::Rigid).any? { |one| one.places.any? { |p| p.body == body } }
+
       # Whether it may stand on the ground, and does.
       def grounded? = self.class.ground? && !statement["to"]
 

@@ -275,9 +275,10 @@ module Lattice
       # Units across the surface of places, at some of their nodes.
       # @param places [Array<Shape::Place>]
       # @param nodes [Numo::Int32] [k]
+      # @param at [Numo::DFloat] [n, 3] where all nodes are
       # @return [Numo::DFloat] [k, 3]
-      def normals(places, nodes)
-        sums = places.map { |place| Algebra::Gather.sum(surface(place).nodal_normals, grid.places.fetch(place.key), grid.nodes.shape[0]) }
+      def normals(places, nodes, at = grid.nodes)
+        sums = places.map { |place| Algebra::Gather.sum(surface(place, Algebra::Gather.rows(at, grid.places.fetch(place.key))).nodal_normals, grid.places.fetch(place.key), grid.nodes.shape[0]) }
         Shape::Vectors.unit(sums.reduce(:+)[nodes, true].dup)
       end
 

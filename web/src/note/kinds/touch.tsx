@@ -3,6 +3,7 @@ import { useTouches, type TouchStart } from "../../api/results";
 import { setOrDrop } from "../../ui/assign";
 import { ChoiceChip, TextChip } from "../chips";
 import { useNote } from "../context";
+import { FlagChip } from "../FlagChip";
 import { TargetChip } from "../TargetChip";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
@@ -19,6 +20,7 @@ function TouchLine({ statement }: { statement: Of<"touch"> }) {
       <TargetChip statement={statement} kinds={["faces", "edges"]} /> touches <TargetChip statement={statement} kinds={["faces", "edges"]} field="to" />, with friction of{" "}
       <TextChip label="friction" optional placeholder="none" value={statement.friction ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "friction", v))} />, looking as far as <TextChip label="reach" optional placeholder="1 % of the part" value={statement.reach ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "reach", v))} />; gaps are{" "}
       <ChoiceChip label="starts" value={statement.starts ?? "drawn"} options={STARTS} onChoose={(v) => void edit((s) => (v === "drawn" ? delete s.starts : (s.starts = v)))} />
+      ; <FlagChip on={statement.slides === "far"} words={statement.slides === "far" ? "it slides on and on" : "it slides by little"} onTurn={() => void edit((s) => void (s.slides === "far" ? delete s.slides : (s.slides = "far")))} />
       <Standing statement={statement} />
       <Pressed id={statement.id} />
     </>

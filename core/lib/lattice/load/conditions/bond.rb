@@ -36,8 +36,6 @@ module Lattice
 
         private
 
-        def rigid?(body) = problem.conditions.grep(Rigid).any? { |one| one.places.any? { |p| p.body == body } }
-
         # Edges in space; those of regions in the plane are their sides.
         def edges?(list) = problem.parts.dimension == 3 && list[0].of == :edges
         def edge_of_solid? = (places + others).any? { |p| p.of == :edges && problem.parts.body(p.body).solid? }

@@ -26,6 +26,7 @@ module Lattice
 
         def reach = statement.quantity("reach", "length") || (problem.parts.size * REACH)
         def friction = statement.quantity("friction", "ratio") || 0.0
+        def slides_far? = statement["slides"] == "far"
         def touching? = statement["starts"] == "touching"
 
         # @return [Array<Fault>] what is odd
@@ -39,8 +40,8 @@ module Lattice
         def apply(_structure) = nil
 
         # @param structure [System::Structure]
-        # @return [Array(System::Side, System::Side)] the finer one first
-        def sides(structure) = [places, others].map { |list| System::Side.new(structure, list, false) }.sort_by(&:fineness)
+        # @return [Array(System::Side, System::Side)] the finer one first; what is rigid last, since it gives way nowhere
+        def sides(structure) = [places, others].map { |list| System::Side.new(structure, list, false) }.sort_by { |s| [s.places.any? { |p| rigid?(p.body) } ? 1 : 0, s.fineness] }
       end
     end
   end
