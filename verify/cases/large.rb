@@ -99,6 +99,17 @@ Verify.define("cantilever under a pressure that turns with it", source: "element
   report.check("along, of the length", reference: 0.283727, value: -moved[0], tolerance: 3e-3, mesh: Verify.mesh_text(result))
 end
 
+Verify.define("deep arch, clamped and hinged", source: "D. A. DaDeppo, R. Schmidt, 1975: 8.97 E I / R² at its crown; it spans 215°") do |report|
+  count = 40
+  angles = (0..count).map { |i| (-17.5 + (215.0 * i / count)) * Math::PI / 180 }
+  points = angles.map { |a| [Math.cos(a).round(9), Math.sin(a).round(9), 0.0] }
+  crown = { "kind" => "force", "target" => "p#{count / 2}", "value" => "#{soft} N", "direction" => "-y" }
+  flat = { "kind" => "group", "name" => "all", "of" => "points", "rule" => { "body" => "bar" } }
+  ends = [clamped, { "kind" => "support", "target" => "p#{count}", "components" => %w[x y] }, flat, { "kind" => "support", "target" => "all", "components" => %w[z rx ry] }]
+  result, found = collapsing[*member[points, *ends, crown, size: 0.1], first: "1", increments: 120, down_to: "0.8"]
+  report.check("load at which it gives way, of E I / R²", reference: 8.97, value: found[:factor], tolerance: 0.02, mesh: Verify.mesh_text(result))
+end
+
 Verify.define("two bars that snap through", source: "elementary: P = 2 E A (l₀ − l) / l₀ · (h − w) / l") do |report|
   half = 1.0
   height = 0.1

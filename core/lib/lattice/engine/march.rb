@@ -206,7 +206,7 @@ module Lattice
       def left_over(push, internal)
         rest = push - internal
         free = @constraints.reduce_loads(rest.reshape(1, rest.size))
-        acts = [norm(push), @acts || 0.0, @equations.hardly].max
+        acts = [norm(push), @acts || 0.0, @equations.hardly, *@equations.touches.map(&:bears)].max
         acts = norm(internal) if acts.zero?
         @bears = [acts, Float::MIN].max
         @worst = @constraints.free[free[0, true].abs.max_index] unless free.empty?

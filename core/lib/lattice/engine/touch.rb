@@ -18,7 +18,7 @@ module Lattice
       SLIDING = 1e-3 # of the grip, in the tangent of what slides
       NEAR = 0.02 # of an element's size, from which rows are taken to touch before anything is known
       CLOSED = 1e-3 # of an element's size, within which a gap is none
-      AT_LIMIT = 0.99 # of what friction holds, from which what was just looked for anew slides
+      AT_LIMIT = 0.99 # of what friction holds, from which it is told to slide
       ENOUGH = 1e-4 # change of the greatest pressure
 
       attr_reader :condition
@@ -48,8 +48,11 @@ module Lattice
       def forces(moved)
         find(moved)
         push = V.times(@normals, @presses * @weights) - V.times(@drag, @weights)
-        scattered(push)
+        scattered(push).tap { |force| @bears = Math.sqrt((force**2).sum) }
       end
+
+      # @return [Float] N, its forces at the last pose, against which what is left over may be measured: a fit presses without any load
+      def bears = @bears || 0.0
 
       # @return [Algebra::Sparse] lower triangle
       def tangent
@@ -134,20 +137,24 @@ module Lattice
         @rows, @row, @node, @factors, @far, @weights = joined(found)
         @normals = @structure.normals(one.places, @rows, nodes)
         materials = (one.places + other.places).map { |p| @structure.problem.materials[p.body].young }
-        deep = depth(one.places[0].body, nodes)
+        deep, long = depth(one, nodes)
         @weights *= deep
-        @size = @dimension == 3 ? Numo::DFloat.zeros(@rows.size) + Math.sqrt(one.fineness) : Numo::DFloat.ones(@rows.size) * one.fineness / deep
+        @size = long || (@dimension == 3 ? Numo::DFloat.zeros(@rows.size) + Math.sqrt(one.fineness) : Numo::DFloat.ones(@rows.size) * one.fineness / deep)
         @bed = (materials.min * STIFF) / @size
         @start = gap_of(nodes)
         shift(nodes)
       end
 
-      # How deep plane regions are, and how far it is round a ring.
-      def depth(name, nodes)
-        body = @structure.problem.parts.body(name)
-        return nodes[@rows, 0].dup * 2 * Math::PI if body.axisymmetric?
+      # How deep plane regions are, and how far it is round a ring: what goes with a node over its length, so that one on the axis has its share.
+      # @return [Array] depth m, and of rings what of the length goes with every row, m
+      def depth(side, nodes)
+        body = @structure.problem.parts.body(side.places[0].body)
+        return @dimension == 3 ? 1.0 : body.thickness unless body.axisymmetric?
 
-        @dimension == 3 ? 1.0 : body.thickness
+        round, along = %i[ring line].map do |measure|
+          side.pieces.sum { |p| p.conn.flatten.bincount(Element::Surface.new(Algebra::Gather.rows(nodes, p.conn), measure == :ring ? :ring : 1.0, p.kind).shares.flatten, minlength: @dofs.nodes) }
+        end
+        [round[@rows] / along[@rows], along[@rows].dup]
       end
 
       # Rows by their nodes: that node, then entries (row, node, factor, whether on the other side), and the area of each.
@@ -186,7 +193,8 @@ module Lattice
         wanted = @held - V.times(across(@slip - @last), @bed * (GRIP / STIFF))
         limit = (@pressure.gt(0).any? ? @pressure : @presses) * @condition.friction
         size = V.norm(wanted)
-        @slides = (size > (@origin ? limit * AT_LIMIT : limit)) & (@presses > 0)
+        @slides = (size > limit) & (@presses > 0)
+        @limit = limit
         @wanted = wanted
         @short = Numo::DFloat.minimum(limit / Numo::DFloat.maximum(size, Float::MIN), 1.0)
         V.times(wanted, @short * Numo::DFloat.cast(@presses > 0))
@@ -208,7 +216,8 @@ module Lattice
 
       def status
         closed = Numo::DFloat.cast(@presses > 0)
-        sliding = friction? ? Numo::DFloat.cast(@slides) : Numo::DFloat.ones(@rows.size)
+        # Once corrected, what slides is held by all that friction holds, and no farther.
+        sliding = friction? ? Numo::DFloat.cast(@slides | (V.norm(@drag) > @limit * AT_LIMIT)) : Numo::DFloat.ones(@rows.size)
         (closed * (sliding + 1)) + ((1 - closed) * 3)
       end
 

@@ -5,7 +5,7 @@ module Lattice
     # The length wanted of a side at any place of an outline: the given one, less at
     # given places, on curves and across thin places, growing gently away from there.
     class PlaneSizing
-      FLOOR = 1.0 / 40 # of the given size: nothing finer by itself
+      FLOOR = 1.0 / 40 # of the given size: nothing finer by itself, unless that is asked for
       MOST_SAMPLES = 3000
       HEIGHTS = 40 # at most, in which regions are looked for
 
@@ -26,7 +26,8 @@ module Lattice
         @limits = Numo::DFloat.minimum(@curve, thickness_limits / plan.through)
         wish(outline, frame, scale)
         divisions.each { |index, division| grow_from(outline.segments[index], division, scale) }
-        @limits = @limits.clip(size * FLOOR, size)
+        @floor = [size * FLOOR, *(plan.local + plan.regions).map { |_, own| own * scale }].min
+        @limits = @limits.clip(@floor, size)
         keep = (@limits < size * 0.999).where
         @points = @points[keep, true]
         @limits = @limits[keep]
@@ -43,7 +44,7 @@ module Lattice
           range = start...[start + step, result.size].min
           result[range] = ((distances(points[range, true], @points) * @plan.growth) + @limits).min(1)
         end
-        result.clip(size * FLOOR, size)
+        result.clip(@floor, size)
       end
 
       private
