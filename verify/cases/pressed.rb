@@ -61,7 +61,7 @@ Verify.define("roller pressed and pushed", source: "C. Cattaneo, 1938; R. D. Min
       "rule" => { "all" => [{ "body" => body }, { "box" => { "from" => { "x" => "-2.6 mm", "y" => "-0.1 mm", "z" => "-1 mm" }, "to" => { "x" => "2.6 mm", "y" => "0.1 mm", "z" => "1 mm" } } }] } }
   }
   result, = Verify.solve({ "kind" => "outline", "name" => "a", "boundary" => { "corners" => [corner[-35.3553, 14.6447, [-19.1342, 3.806]], corner[-2.5, rise, [0, 0]], corner[2.5, rise, [19.1342, 3.806]],
-                                                                                               corner[35.3553, 14.6447], corner[35.3553, 50], corner[-35.3553, 50]] } },
+                                                                                             corner[35.3553, 14.6447], corner[35.3553, 50], corner[-35.3553, 50]] } },
                          { "kind" => "outline", "name" => "b", "boundary" => { "corners" => [corner[-50, -50], corner[50, -50], corner[50, 0], corner[2.5, 0], corner[-2.5, 0], corner[-50, 0]] } },
                          *{ "roller" => "a", "block" => "b" }.map { |name, outline| { "kind" => "body", "name" => name, "outline" => outline, "make" => "plane strain", "thickness" => "1 m" } }, steel,
                          near["round", "roller"], near["seat", "block"], on["floor", "block", "y", -50], on["roof", "roller", "y", 50], held["floor", "x", "y"],
