@@ -18,12 +18,10 @@ module Lattice
           surface = structure.surface(place)
           points = surface.points
           conn = grid.places.fetch(place.key)
-          { place: place, conn: conn, pressure: at.call(points.reshape(points.size / 3, 3)).reshape(*points.shape[0..1]), table: structure.dofs.table(conn, AXES.first(grid.dimension)) }
+          { place: place, conn: conn, pressure: at.call(points.reshape(points.size / 3, 3)).reshape(*points.shape[0..1]), table: structure.dofs.table(conn, System::Followers::AXES.first(grid.dimension)) }
         end
         @drawn = pushes(grid.nodes)
       end
-
-      AXES = %i[x y z].freeze
 
       # @return [Integer] of its case
       def case_number = @structure.problem.cases.index(condition.case_name)

@@ -149,10 +149,10 @@ module Lattice
       # @return [Array] depth m, and of rings what of the length goes with every row, m
       def depth(side, nodes)
         body = @structure.problem.parts.body(side.places[0].body)
-        return @dimension == 3 ? 1.0 : body.thickness unless body.axisymmetric?
+        return [@dimension == 3 ? 1.0 : body.thickness, nil] unless body.axisymmetric?
 
-        round, along = %i[ring line].map do |measure|
-          side.pieces.sum { |p| p.conn.flatten.bincount(Element::Surface.new(Algebra::Gather.rows(nodes, p.conn), measure == :ring ? :ring : 1.0, p.kind).shares.flatten, minlength: @dofs.nodes) }
+        round, along = [:ring, 1.0].map do |measure|
+          side.pieces.sum { |p| p.conn.flatten.bincount(Element::Surface.new(Algebra::Gather.rows(nodes, p.conn), measure, p.kind).shares.flatten, minlength: @dofs.nodes) }
         end
         [round[@rows] / along[@rows], along[@rows].dup]
       end

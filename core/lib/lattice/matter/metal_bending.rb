@@ -23,7 +23,8 @@ module Lattice
       def of(body)
         flow = @problem.yielding.flows[body]
         material = @problem.materials[body]
-        shapes = @problem.sections.shapes(body)
+        # Concrete with bars is drawn where its bars are placed.
+        shapes = @problem.sections.shapes(body).except(*@problem.yielding.reinforced.keys)
         flow.fibring(material, shapes.values).sections.zip(shapes.keys).map { |section, outline| { outline: outline, curves: curves(section, flow.hardening.first / material.young) } }
       end
 

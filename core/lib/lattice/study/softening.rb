@@ -31,7 +31,7 @@ module Lattice
 
       # @param all [Array<Numo::DFloat>] weights of frames
       # @return [Array(Array, Array<Integer>)] scales, and numbers of the frames that share them
-      def groups(all) = all.each_index.group_by { |k| scales(all[k]).map { |one| one&.to_a } }.values.map { |frames| [scales(all[frames[0]]), frames] }
+      def groups(all) = all.each_index.group_by { |k| scales(all[k]).map { |one| one&.to_binary } }.values.map { |frames| [scales(all[frames[0]]), frames] }
 
       # @return [Algebra::SymmetricMatrix] of the elements
       def matrix(scales)

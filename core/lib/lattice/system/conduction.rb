@@ -113,12 +113,8 @@ module Lattice
       # @return [Array<DualRows::Rows>]
       def feet(one, other, bond)
         all = Algebra::Gather.distinct(one.pieces.map(&:conn))
-        found = @structure.placed(other, @grid.nodes[all, true].dup, bond.reach)
-        found.by_block.map do |number, rows, elements, local|
-          piece = other.pieces[number]
-          values = piece.kind.values(local[true, 0...piece.kind.dimension].dup)
-          DualRows::Rows.new(Algebra::Gather.repeat(all[rows].dup, values.shape[1]), piece.conn[elements, true].flatten, values.flatten)
-        end
+        points, others, weights = other.feet(@structure.placed(other, @grid.nodes[all, true].dup, bond.reach))
+        points ? [DualRows::Rows.new(all[points].dup, others, weights)] : []
       end
 
       # Air takes h (T − T∞) from every part of a surface.

@@ -46,14 +46,7 @@ module Lattice
 
       # @param found [Mesh::Placing::Found] of points on the other side
       # @return [Feet]
-      def feet(found)
-        lists = found.by_block.map do |number, rows, elements, local|
-          piece = @other.pieces[number]
-          values = piece.kind.values(local[true, 0...piece.kind.dimension].dup)
-          [Algebra::Gather.repeat(rows, values.shape[1]), piece.conn[elements, true].flatten, values.flatten]
-        end
-        Feet.new(*lists.transpose.map { |all| all.reduce { |a, b| a.concatenate(b) } })
-      end
+      def feet(found) = Feet.new(*@other.feet(found))
 
       def on_shells(nodes)
         feet = feet(@foot)

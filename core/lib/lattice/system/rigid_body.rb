@@ -5,8 +5,8 @@ module Lattice
     # Nodes that move as one rigid body: all follow the movement of one of them and, where it turns, that of one or two more, by as many of their
     # components as the body has turns. Turns are small.
     class RigidBody
-      AXES = %i[x y z].freeze
-      TURNS = %i[rx ry rz].freeze
+      AXES = Followers::AXES
+      TURNS = Followers::TURNS
 
       # @return [Integer] the node that all follow
       attr_reader :leader

@@ -26,6 +26,18 @@ module Lattice
         Pieces.new(conn, @structure.grid.piece(place.body, conn), @structure.surface(place).shares.sum(1))
       end
 
+      # Nodes of it on which points lie.
+      # @param found [Mesh::Placing::Found] of the points
+      # @return [Array<Numo::NArray>, nil] lists [k]: the point, the node, and its shape function there; nil where none lies on it
+      def feet(found)
+        lists = found.by_block.map do |number, rows, elements, local|
+          piece = pieces[number]
+          values = piece.kind.values(local[true, 0...piece.kind.dimension].dup)
+          [Algebra::Gather.repeat(rows, values.shape[1]), piece.conn[elements, true].flatten, values.flatten]
+        end
+        lists.transpose.map { |all| all.reduce { |a, b| a.concatenate(b) } } unless lists.empty?
+      end
+
       # @return [Float] mean size of its pieces; the finer side depends on the coarser
       def fineness = pieces.sum { |p| p.sizes.sum } / pieces.sum { |p| p.sizes.size }
 

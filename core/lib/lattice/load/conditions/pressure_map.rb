@@ -11,16 +11,18 @@ module Lattice
         DIMENSION = "stress"
         UNIT = "Pa"
 
-        # How it was carried over is told of the nodes.
-        def pressures(structure)
+        # How it was carried over is told of the nodes, once.
+        def pressures(structure) = (@pressures ||= {}.compare_by_identity)[structure] ||= brought(structure)
+
+        private
+
+        def brought(structure)
           check!
           values = cloud.values * Quantity::Unit.find(statement["per"] || UNIT).factor * scale
           carried(structure, structure.grid.nodes[structure.grid.nodes_of(places), true].dup, values)
           from = source(values)
           ->(points) { from.call(points).values.clip(values.min, values.max) }
         end
-
-        private
 
         def check_value
           check_scale

@@ -7,8 +7,6 @@ module Lattice
       class Rigid < Condition
         acts_on :bodies
 
-        AXES = %w[x y z].freeze
-
         def spreads? = true
         def holds? = true
         def imposes? = moves.values.any? { |value| !value.zero? }
