@@ -42,6 +42,15 @@ RSpec.describe Lattice::Load::Conditions::PressureMap do
     expect { pushed(even, column: "r") }.to raise_error(Lattice::InvalidInput, /no values “r” at its points.*Known: p, q/)
   end
 
+  it "is carried over once, and told of once, where it turns with what it presses on" do
+    far = { "id" => "far", "kind" => "study", "name" => "far", "type" => "collapse", "control" => "loads", "upto" => "1" }
+    problem = problem({ force: nil, mesh: { "size" => "10 mm" } }, cloud { 400 }.merge("follows" => true), far)
+    result = Lattice::Study::Solving.new(problem).call(problem.study!("far"))
+    expect(result.joins.map { |told| told[:statement] }).to eq(["p"])
+    # On the tip as large as it has become: wider both ways by ν p / E.
+    expect(result.balance(result.frames.size - 1)[:load][0]).to be_near(-80.0 * (1 + (2 * 0.3 * 400e3 / 210e9)), 1e-9)
+  end
+
   it "refuses what it cannot take, with a cure" do
     even = cloud { 100 }
     expect { pushed(even, unit: "m") }.to raise_error(Lattice::InvalidInput, /nodes lie farther than .* from its points.*Check the unit/)

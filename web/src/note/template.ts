@@ -70,3 +70,6 @@ export function ends(view: ModelView): "faces" | "edges" | "points" {
   if (makes.length > 0 && makes.every((m) => m === "members")) return "points";
   return view.shape.dimension === 2 || (makes.length > 0 && makes.every((m) => m === "faces")) ? "edges" : "faces";
 }
+
+/** Whether anything moves far enough for pressures to turn with it: rings do not. */
+export const mayFollow = (view: ModelView) => !view.shape.bodies.some((b) => b.make === "axisymmetric");

@@ -3,6 +3,7 @@ import { ChoiceChip } from "../chips";
 import { CloudFile, CloudRest } from "../cloud";
 import { FollowsChip } from "../FollowsChip";
 import { TargetChip } from "../TargetChip";
+import { mayFollow } from "../template";
 import { useStatement } from "../useStatement";
 import { entry } from "./entry";
 
@@ -26,6 +27,6 @@ export default [
     section: "Loads and stages",
     order: 2.5,
     Line: PressureMapLine,
-    templates: [{ word: "pressures from a file", text: "pressures from points that another program made", also: "pressure field map cloud csv vtu flow wind water mapped", make: () => ({ kind: "pressure_map", target: "", follows: true }) }],
+    templates: [{ word: "pressures from a file", text: "pressures from points that another program made", also: "pressure field map cloud csv vtu flow wind water mapped", make: (v) => ({ kind: "pressure_map", target: "", ...(mayFollow(v) ? { follows: true } : {}) }) }],
   }),
 ];
