@@ -51,7 +51,7 @@ export interface LifeFinding {
   uses: string;
   design: number | null;
   unit: { name: string; passes: number } | null;
-  worst: { body: string; layer: string | null; at: number[]; damage: number; life: number | null; safety: number; values: number[] };
+  worst: { body: string; layer: string | null; at: number[]; damage: number; life: number | null; safety: number; values: number[]; strains?: number[] | null };
   loops: LifeLoop[];
   of_loops: number;
   matrix: { amplitude: number; mean: number; count: number; damage: number }[];
@@ -68,6 +68,8 @@ export interface LifeFinding {
   law: Record<string, number> | null;
   /** Of strains: branch after branch at the worst point, strains and stresses in Pa; the way up from rest first. */
   course?: [number[], number[]][] | null;
+  /** Whether strain is what a study in stages found, and follows from no elastic stress. */
+  as_found?: boolean;
   utilisation: number | null;
   margin: number | null;
   holds: boolean;

@@ -455,6 +455,9 @@ export type Quantity =
   | "heat_flux"
   | "sound_intensity"
   | "plastic_strain"
+  | "thermal_strain"
+  | "strain_less_max"
+  | "strain_less_min"
   | "strain_max"
   | "strain_min"
   | "strain_xx"
@@ -2044,6 +2047,9 @@ export interface StatementStudy {
     | "heat_flux"
     | "sound_intensity"
     | "plastic_strain"
+    | "thermal_strain"
+    | "strain_less_max"
+    | "strain_less_min"
     | "strain_max"
     | "strain_min"
     | "strain_xx"
@@ -2310,7 +2316,7 @@ export interface StatementStudy {
           duty: [
             {
               /**
-               * A case or combination; none where it rests without load.
+               * A case or combination, or a stage of a study in stages; none where it rests without load.
                */
               case: string;
               /**
@@ -2320,7 +2326,7 @@ export interface StatementStudy {
             },
             ...{
               /**
-               * A case or combination; none where it rests without load.
+               * A case or combination, or a stage of a study in stages; none where it rests without load.
                */
               case: string;
               /**

@@ -67,6 +67,10 @@ describe("renaming", () => {
       { id: "c", kind: "study", name: "safe", type: "strength", of: "dig", stage: "pit" },
     ];
     expect(renameStage(branch, "a", 0, "still")).toMatchObject([{ counted_from: "still", stages: [{ name: "still" }, { name: "pit" }] }, { stage: "still", stages: [{ name: "rest" }] }, { stage: "pit" }]);
+    const duty = (of: string): Statement => ({ id: `duty of ${of}`, kind: "study", name: `life of ${of}`, type: "life", of, life: { load: { duty: [{ case: "rest" }, { case: "pit" }] } } });
+    const lives: Statement[] = [...branch, { id: "k", kind: "case", name: "rest" }, duty("dig"), duty("plain")];
+    expect(renameStage(lives, "a", 0, "still").slice(-2)).toMatchObject([{ life: { load: { duty: [{ case: "still" }, { case: "pit" }] } } }, { life: { load: { duty: [{ case: "rest" }, { case: "pit" }] } } }]);
+    expect(rename(lives, "k", "calm").slice(-2)).toMatchObject([{ life: { load: { duty: [{ case: "rest" }, { case: "pit" }] } } }, { life: { load: { duty: [{ case: "calm" }, { case: "pit" }] } } }]);
     const named: Statement[] = [
       { id: "s", kind: "support", name: "prop", target: "tip", components: ["y"] },
       { id: "t", kind: "support", target: "root", components: ["y"] },

@@ -2,6 +2,7 @@ import type { Rule } from "../api/model";
 import type { Statement } from "../api/types";
 import { mayBeCalled } from "./called";
 import { MAKERS } from "./words";
+import { stageNames } from "./studies/stageNames";
 
 function renameFigure(s: Statement, old: string, name: string) {
   if ((s.kind === "body" || s.kind === "imprint") && s.outline === old) s.outline = name;
@@ -20,13 +21,19 @@ function renameBody(s: Statement, old: string, name: string) {
   if (s.kind === "join") s.bodies = s.bodies.map((b) => (b === old ? name : b)) as typeof s.bodies;
 }
 
-function renameCase(s: Statement, old: string, name: string) {
+/** Steps of a duty are cases, or stages of the study that it is of. */
+function renameInDuty(s: Statement, old: string, name: string) {
+  if (s.kind === "study" && s.life && "duty" in s.life.load) s.life.load.duty.forEach((step) => step.case === old && (step.case = name));
+}
+
+function renameCase(s: Statement, old: string, name: string, staged: boolean) {
   if ("case" in s && s.case === old) s.case = name;
   if (s.kind === "study" && s.held === old) s.held = name;
   if (s.kind === "combination") s.terms.forEach((term) => term.case === old && (term.case = name));
   if (s.kind === "sign_sets") [s.steady, s.swinging].forEach((list) => list?.forEach((n, i) => n === old && (list[i] = name)));
   if (s.kind === "one_way") s.after?.forEach((n, i) => n === old && s.after && (s.after[i] = name));
   if (s.kind === "study") s.stages?.forEach((stage) => stage.loads?.forEach((load) => load.case === old && (load.case = name)));
+  if (!staged) renameInDuty(s, old, name);
   if (s.kind === "envelope" && s.over) s.over = s.over.map((n) => (n === old ? name : n));
 }
 
@@ -64,7 +71,7 @@ export function rename(all: Statement[], id: string, name: string): Statement[] 
     if (s.id === id) return { ...s, name } as Statement;
     const copy = structuredClone(s);
     if (renamed.kind === "outline" || renamed.kind === "line") renameFigure(copy, old, name);
-    if (renamed.kind === "case" || renamed.kind === "combination") renameCase(copy, old, name);
+    if (renamed.kind === "case" || renamed.kind === "combination") renameCase(copy, old, name, copy.kind === "study" && stageNames(all, copy.of ?? "") !== undefined);
     if (renamed.kind === "study" && "study" in copy && copy.study === old) copy.study = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.of === old) copy.of = name;
     if (renamed.kind === "study" && copy.kind === "study" && copy.imperfection?.of === old) copy.imperfection.of = name;
@@ -102,7 +109,10 @@ export function renameStage(all: Statement[], id: string, at: number, name: stri
       const stage = copy.stages?.[at];
       if (stage) stage.name = name;
       if (copy.counted_from === old) copy.counted_from = name;
-    } else if (s.of === study.name && s.stage === old) copy.stage = name;
+    } else if (s.of === study.name) {
+      if (s.stage === old) copy.stage = name;
+      renameInDuty(copy, old, name);
+    }
     return copy;
   });
 }

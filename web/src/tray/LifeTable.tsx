@@ -45,6 +45,7 @@ export function LifeTable() {
         {found.worst.layer ? `, ${found.worst.layer}` : ""}, by the {found.uses}. {factors.length > 0 && `Strength × ${factors.map(([name, value]) => `${name} ${share(value)}`).join(" × ")} = ${share(factors.reduce((p, [, v]) => p * v, 1))}. `}
         {found.strength !== null && `The rule for means is about ${shown.text(found.strength, "stress")}. `}
         {found.of_loops > found.loops.length && `The ${found.loops.length} most damaging of ${found.of_loops} loops. `}
+        {found.as_found && "Strains are as the stages found them, elastic and flowed. "}
         All damage of a pass {share(found.worst.damage)}, so it lasts {lasts(found)}.
         {found.law && ` σf′ ${shown.text(found.law.strength ?? 0, "stress")}, b ${found.law.exponent}, εf′ ${share(found.law.ductility ?? 0)}, c ${found.law.ductile_exponent}, K′ ${shown.text(found.law.hardening ?? 0, "stress")}, n′ ${found.law.hardening_exponent}.`}
       </p>

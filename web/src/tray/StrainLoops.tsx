@@ -5,11 +5,12 @@ import { digits } from "../ui/units";
 const [WIDE, HIGH] = [400, 250];
 const [LEFT, RIGHT, TOP, FOOT] = [58, 10, 8, 34];
 
-/** Stress over strain at the worst point, branch after branch: the way up from rest dashed, then the loops that close. */
+/** Stress over strain at the worst point, branch after branch: the way up from rest dashed, then the loops that close; as a study found them, straight from step to step. */
 export function StrainLoops({ found }: { found: LifeFinding }) {
   const { shown } = useNote();
   const { course } = found;
   if (!course || course.length < 2) return null;
+  const rises = (i: number) => i === 0 && !found.as_found;
   const strains = course.flatMap(([e]) => e.map((v) => v * 100));
   const stresses = course.flatMap(([, s]) => s.map((v) => shown.number(v, "stress")));
   const [x0, x1] = wide(strains);
@@ -38,7 +39,7 @@ export function StrainLoops({ found }: { found: LifeFinding }) {
           </g>
         ))}
         {course.map((branch, i) => (
-          <path key={i} d={way(branch)} fill="none" stroke={i === 0 ? "#93a0a6" : "#2f7171"} strokeWidth={i === 0 ? 1.2 : 1.5} strokeDasharray={i === 0 ? "4 3" : undefined} />
+          <path key={i} d={way(branch)} fill="none" stroke={rises(i) ? "#93a0a6" : "#2f7171"} strokeWidth={rises(i) ? 1.2 : 1.5} strokeDasharray={rises(i) ? "4 3" : undefined} />
         ))}
         <text x={WIDE - RIGHT} y={HIGH - 6} textAnchor="end" fontSize="10.5" className="fill-faint">
           strain, %

@@ -7,14 +7,15 @@ module Lattice
       # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
       # what each touch says; shortenings [bolts] m, nil without; anchored: what each tie says; strips: forces along slender
       # regions by their names, where those are asked for; bars: see Embedded#read; cracks: see
-      # Element::Large::Cracks#table, nil where nothing cracks.
-      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, keyword_init: true)
+      # Element::Large::Cracks#table, nil where nothing cracks; free, flow: see Result::State, the latter at the end of all loads alone.
+      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, :free, :flow, keyword_init: true)
+      WHOLE = 1 - 1e-9 # of the level
 
       # @return [Read]
       def read(pose, level)
         Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level),
                  anchored: @anchors.filter_map { |a| a.read(pose.moved, level) },
-                 strips: strips(pose), bars: @embedded&.read(pose.moved), cracks: cracks(pose))
+                 strips: strips(pose), bars: @embedded&.read(pose.moved), cracks: cracks(pose), free: by_part(&:free), flow: level >= WHOLE ? flow(pose) : nil)
       end
 
       # @param level [Float] of the loads between the ends of members
@@ -50,6 +51,11 @@ module Lattice
       end
 
       private
+
+      def flow(pose) = pose.places(@nodes).then { |places| by_part { |part| part.flow_strain(*at(part, places, pose)) } }
+
+      # @return [Array, nil] of every piece what it answers; nil where none does
+      def by_part = @parts.each_index.map { |i| @there[i] ? yield(@parts[i]) : nil }.then { |all| all.any? ? all : nil }
 
       def cracks(pose)
         places = pose.places(@nodes)

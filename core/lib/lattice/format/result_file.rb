@@ -24,7 +24,8 @@ module Lattice
       def put_state(arrays, frame, state)
         Result::State::TABLES.each { |name| arrays["#{frame} #{name}"] = state[name] if state[name] }
         state.stress.each_with_index { |layers, block| layers.each { |layer, values| arrays["#{frame} stress #{block} #{layer}"] = values } }
-        state.plastic&.each_with_index { |values, block| arrays["#{frame} plastic #{block}"] = values if values }
+        state.flow&.each_with_index { |layers, block| layers&.each { |layer, values| arrays["#{frame} flow #{block} #{layer}"] = values } }
+        Result::State::BY_NODES.each { |name| state[name]&.each_with_index { |values, block| arrays["#{frame} #{name} #{block}"] = values if values } }
         state.ends.each_with_index { |values, block| arrays["#{frame} ends #{block}"] = values if values }
       end
 
@@ -59,10 +60,12 @@ module Lattice
 
       def state(file, frame, fibres)
         tables = Result::State::TABLES.to_h { |name| [name, file["#{frame} #{name}"]] }
-        stress = file.meta["blocks"].each_with_index.map { |layers, block| layers.to_h { |layer| [layer, file["#{frame} stress #{block} #{layer}"]] } }
-        ends = file.meta["blocks"].each_index.map { |block| file["#{frame} ends #{block}"] }
-        plastic = file.meta["blocks"].each_index.map { |block| file["#{frame} plastic #{block}"] }
-        Result::State.new(**tables, stress: stress, ends: ends, plastic: plastic.any? ? plastic : nil, fibres: fibres, energy: file.meta["energy"][frame])
+        blocks = file.meta["blocks"]
+        stress, flow = %w[stress flow].map { |name| blocks.each_with_index.map { |layers, block| layers.to_h { |layer| [layer, file["#{frame} #{name} #{block} #{layer}"]] }.compact } }
+        by_block = ->(name) { blocks.each_index.map { |block| file["#{frame} #{name} #{block}"] } }
+        by_nodes = Result::State::BY_NODES.to_h { |name| [name, by_block[name].then { |values| values.any? ? values : nil }] }
+        flow = flow.any?(&:any?) ? flow.map { |layers| layers.any? ? layers : nil } : nil
+        Result::State.new(**tables, **by_nodes, stress: stress, ends: by_block["ends"], flow: flow, fibres: fibres, energy: file.meta["energy"][frame])
       end
     end
   end

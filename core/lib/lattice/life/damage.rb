@@ -11,8 +11,10 @@ module Lattice
       Loop = Struct.new(:from, :to, :amplitude, :mean, :strain, :greatest, :life, keyword_init: true)
 
       # @param strength [Strength]
-      def initialize(strength)
+      # @param strains [Numo::DFloat, nil] [n, k] at all values, where a study found them; else they follow from elastic stress
+      def initialize(strength, strains = nil)
         @strength = strength
+        @strains = strains
       end
 
       # @param path [Rainflow::Path] of a repeated block
@@ -44,6 +46,8 @@ module Lattice
       def course(path, values)
         column = Numo::DFloat.cast(values).reshape(values.size, 1)
         stress, strain = branches(path, column).map { |list| list.map { |one| one[0] } }
+        return straight(path, stress, strain) if @strains
+
         ends = path.turning.each_index.map { |k| [path.origins[k], k] }
         first, rest = ends.partition { |from, _| from.nil? }
         (first + rest.max_by(DRAWN) { |from, upto| (stress[upto] - stress[from]).abs }).map do |from, upto|
@@ -88,6 +92,11 @@ module Lattice
       DECADES = 3.0
 
       private
+
+      # From one step to the next: what lies between is not known.
+      def straight(path, stress, strain)
+        path.turning.each_index.each_cons(2).map { |from, upto| [[strain[from], strain[upto]], [stress[from], stress[upto]]] }
+      end
 
       # Damage by stress of many loops at once.
       def many(path, values)
@@ -142,6 +151,8 @@ module Lattice
 
       # Stress and strain at every turning point, each on the branch from where it starts.
       def branches(path, values)
+        return [values, @strains / @strength.factor].map { |table| path.turning.map { |number| table[number, true] } } if @strains
+
         law = @strength.law
         stress = []
         strain = []

@@ -5,6 +5,7 @@ module Lattice
     # Life, damage and safety at every point of a mesh, and how the worst of them came about.
     class Map
       LARGEST = 6 # contributors that are told
+      APART = %i[plastic free flow touch cracks bars flowed_bars].freeze # which are the study's it is of
       Kind = Study::Kinds::Life
 
       # @param problem [Study::Problem]
@@ -55,7 +56,7 @@ module Lattice
         tensors = frames.to_h { |frame| [frame, @base.stress(frame, @base.layers[layer])[at, true].dup] }
         scalars = tensors.transform_values { |t| Scalar.of(@use, t) }
         first = tensors[frames[0]]
-        damage, safety = @load.single? ? single(body, scalars[frames[0]]) : duty(body, sequence(scalars))
+        damage, safety = @load.single? ? single(body, scalars[frames[0]]) : walk(body, layer, at, scalars).lived(strength(body), design)
         worse = (damage > @damage[at]) | (safety < @safety[at])
         rows = worse.where
         return if rows.empty?
@@ -65,13 +66,26 @@ module Lattice
         @layer[mine] = layer
       end
 
-      # Frames with stress; a step of a duty without a case has none.
-      def frames = @frames ||= @load.frames.compact.uniq
+      # Frames of the steps; one of a duty without a case has none.
+      def steps = @steps ||= @load.frames(@base)
+      def frames = @frames ||= steps.compact.uniq
+
+      # What points go through in a block.
+      # @param at [Numo::Int32] points
+      # @param scalars [Hash] frame => [k] stress
+      # @return [Walk]
+      def walk(body, layer, at, scalars)
+        stress = sequence(scalars)
+        return Walk.new(stress) unless strength(body).strain? && @load.found?
+
+        tensors = frames.to_h { |frame| [frame, OwnStrain.tensor(*[@base.stress(frame, @base.layers[layer]), @base.flow(frame, @base.layers[layer])].map { |t| t[at, true].dup }, @problem.materials[body].young)] }
+        Walk.new(stress, OwnStrain.along(steps.map { |frame| tensors[frame] }, stress))
+      end
 
       # [steps, k] of a duty
       def sequence(scalars)
         size = scalars.values[0].size
-        list = @load.frames.zip(@load.weights).map { |frame, weight| frame ? scalars[frame] * weight : Numo::DFloat.zeros(size) }
+        list = steps.zip(@load.weights).map { |frame, weight| frame ? scalars[frame] * weight : Numo::DFloat.zeros(size) }
         Numo::DFloat.zeros(list.size, size).tap { |all| list.each_with_index { |row, k| all[k, true] = row } }
       end
 
@@ -94,47 +108,6 @@ module Lattice
         end
       end
 
-      # Points whose stress rises and falls in the same order go through the same loops.
-      def duty(body, values)
-        damage = Numo::DFloat.zeros(values.shape[1])
-        safety = Numo::DFloat.zeros(values.shape[1]).fill(Kind::SAFE)
-        of = Damage.new(strength(body))
-        orders(values).each do |columns|
-          path = Rainflow.repeated(values[true, columns[0]].to_a)
-          next if path.pairs.empty?
-
-          mine = values[true, columns].dup
-          damage[columns] = of.call(path, mine)
-          safety[columns] = factors(of, path, mine)
-        end
-        [damage, safety]
-      end
-
-      # By halving in its logarithm, for all points at once.
-      def factors(of, path, values)
-        low = Numo::DFloat.zeros(values.shape[1]).fill(-Math.log(Kind::SAFE))
-        high = low * -1
-        30.times do
-          middle = (low + high) / 2
-          over = Numo::DFloat.cast(of.call(path, values * Numo::NMath.exp(middle).reshape(1, middle.size)) * design >= 1)
-          high = (middle * over) + (high * (1 - over))
-          low = (low * over) + (middle * (1 - over))
-        end
-        Numo::NMath.exp((low + high) / 2)
-      end
-
-      # @return [Array<Numo::Int32>] columns by the order in which their values lie
-      def orders(values)
-        count, width = values.shape
-        keys = (0...count).to_a.combination(2).each_slice(60).map do |pairs|
-          pairs.each_with_index.reduce(Numo::Int64.zeros(width)) { |sum, ((i, j), bit)| sum + (Numo::Int64.cast(values[i, true] > values[j, true]) << bit) }
-        end
-        keys << (0...(count - 1)).reduce(Numo::Int64.zeros(width)) { |sum, i| sum + (Numo::Int64.cast(values[i, true].eq(values[i + 1, true])) << i) }
-        keys << Numo::Int64.cast(values.max(0) >= -values.min(0))
-        number = keys.reduce(Numo::Int64.zeros(width)) { |so_far, key| Numo::Int64.cast(Algebra::Distinct.of((so_far * width) + Algebra::Distinct.of(key)[1])[1]) }
-        (0..number.max).map { |order| number.eq(order).where }
-      end
-
       # Of the one cycle there is, or of the widest.
       def alternating(body, scalars)
         one, two = @load.single? ? @load.factors.minmax.map { |factor| scalars[frames[0]] * factor } : sequence(scalars).then { |s| [s.min(0), s.max(0)] }
@@ -147,7 +120,7 @@ module Lattice
       def outcome
         life = 1 / @damage.clip(1 / Kind::ENDLESS, nil)
         fields = { "life_power" => Numo::NMath.log10(life), "damage" => @damage * design, "fatigue_safety" => @safety, "alternating" => @alternating.clip(nil, 1e15), "biaxiality" => @biaxial }
-        state = @base.state(frames[0]).dup.tap { |s| s.stress = s.stress.map { {} } }
+        state = @base.state(frames[0]).dup.tap { |s| APART.each { |name| s[name] = nil } && s.stress = s.stress.map { {} } }
         frame = Result::Frame.new(index: 0, kind: "life", name: "life")
         Result::Scalars.new(scalars: fields, grid: @grid, frames: [frame], states: [state], about: @base.about.dup.tap { |a| a.found = nil }).with_found(life: found)
       end
@@ -156,31 +129,33 @@ module Lattice
         looked = @seen.where
         at = looked[@damage.max.positive? ? @damage[looked].max_index : @safety[looked].min_index]
         body = bodies.find { |b| @grid.points.of(b).cover?(at) }
-        values = block(at)
-        loops = told(body, values)
+        passed = block(body, at)
+        values = passed.stress[true, 0].to_a
+        damage = Damage.new(strength(body), passed.strain)
+        path = Rainflow.repeated(passed.leading[true, 0].to_a)
+        loops = told(body, damage, path, passed)
         peak = values.map(&:abs).max
         yields = @problem.materials[body].yield
         s = strength(body)
-        worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200) }
+        worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200), strains: passed.strain && passed.strain[true, 0].to_a }
         { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, rule: s.rule,
           strength: s.mean_strength, above: above(body, loops), curve: drawn(body), diagram: s.diagram(design, loops.map { |l| l[:mean] }), law: s.strain? ? s.law.constants : nil,
-          course: s.strain? ? Damage.new(s).course(Rainflow.repeated(values), values) : nil }
+          course: s.strain? ? damage.course(path, values) : nil, as_found: !passed.strain.nil? }
       end
 
-      # @return [Array<Float>] stress at a point through the block, Pa
-      def block(point)
-        layer = @base.layers[@layer[point]]
-        scalar = ->(frame) { Scalar.of(@use, @base.stress(frame, layer)[point, true].reshape(1, 6))[0] }
-        return @load.factors.map { |f| f * scalar[frames[0]] } if @load.single?
+      # @return [Walk] of a point alone
+      def block(body, point)
+        at = Numo::Int32[point]
+        scalars = frames.to_h { |frame| [frame, Scalar.of(@use, @base.stress(frame, @base.layers[@layer[point]])[at, true].dup)] }
+        return walk(body, @layer[point], at, scalars) unless @load.single?
 
-        @load.frames.zip(@load.weights).map { |frame, weight| frame ? scalar[frame] * weight : 0.0 }
+        Walk.new(Numo::DFloat.cast(@load.factors).reshape(@load.factors.size, 1) * scalars[frames[0]][0])
       end
 
       # Loops at the worst point, the most damaging first, for a reader with a calculator.
-      def told(body, values)
-        path = Rainflow.repeated(values)
+      def told(body, damage, path, passed)
         list = []
-        Damage.new(strength(body)).each(path, Numo::DFloat.cast(values).reshape(values.size, 1)) do |loop|
+        damage.each(path, passed.stress) do |loop|
           plain = loop.strain || strength(body).by_ratio? ? nil : strength(body).equivalent(loop.amplitude, loop.mean)[0]
           plain = nil unless plain&.finite? # the mean alone breaks it
           list << { from: loop.from + 1, to: loop.to + 1, amplitude: loop.amplitude[0], mean: loop.mean[0], greatest: loop.greatest[0], strain: loop.strain&.[](0), equivalent: plain,

@@ -23,12 +23,13 @@ module Lattice
       HEAT = [Field.new("temperature", "temperature", "temperature"), Field.new("heat_flux", "flow of heat", "power per area")].freeze
       SOUND = Field.new("sound_intensity", "sound radiated into air by an area", "power per area")
       PLASTIC = Field.new("plastic_strain", "equivalent plastic strain, or strain of cracks", "ratio")
-      STRAIN = Strain::FIELDS.map { |name, words| Field.new(name, words, "ratio") }.freeze
+      STRAIN = Strain::FIELDS.merge(Strain::LESS).map { |name, words| Field.new(name, words, "ratio") }.freeze
       TOUCH = { "touch_pressure" => ["pressure of touch", "stress"], "touch_gap" => %w[gap length], "touch_slip" => %w[slip length],
                 "touch_state" => ["how it touches: 1 sticks, 2 slides, 3 open", "ratio"] }.map { |name, (words, dimension)| Field.new(name, words, dimension) }
+      FREE = Field.new("thermal_strain", "strain that temperature alone would bring", "ratio")
       WARMTH = Field.new("warmth", "temperature above what is free of stress", "temperature change")
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH, PLASTIC, SOUND] + STRAIN + TOUCH).to_h { |field| [field.name, field] }.freeze
+      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH, FREE, PLASTIC, SOUND] + STRAIN + TOUCH).to_h { |field| [field.name, field] }.freeze
 
       # Names of fields by what may find them: with their components, of vectors.
       OF_VECTOR = VECTORS.keys.to_h { |name| [name, [name, *%w[x y z].map { |c| "#{name}_#{c}" }]] }.freeze

@@ -145,6 +145,16 @@ module Lattice
         end
       end
 
+      # Plastic strain of metals, averaged as stress is.
+      # @return [Numo::DFloat] [p, 6] shears as half of the angle
+      def flow(frame, layer = nil)
+        all = state(frame).flow or return Numo::DFloat.zeros(grid.points.size, 6)
+        grid.points.mean(6) do |b|
+          by_layer = all[b] or next Numo::DFloat.zeros(*grid.blocks[b].conn.shape, 6)
+          by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""]
+        end
+      end
+
       # @param name [String] of the catalogue
       # @param frame [Integer]
       # @param layer [String, nil] of shells; nil takes of all layers the largest in size
@@ -197,11 +207,12 @@ module Lattice
         return walls.any? if ShellResultants::FIELDS.key?(name)
         return false unless (Catalogue::OF_STATES + Catalogue::OF_INCREMENTS).include?(name)
         return small? && strains.any? && stressed? if Strain::FIELDS.key?(name)
+        return field?("strain_max") && !state(0).free.nil? if Strain::LESS.key?(name)
 
         vector = Catalogue.vector(name)&.first
         return State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? if vector
 
-        table = { "warmth" => :warmth, "plastic_strain" => :plastic }[name] || (:touch if name.start_with?("touch_"))
+        table = { "warmth" => :warmth, "plastic_strain" => :plastic, "thermal_strain" => :free }[name] || (:touch if name.start_with?("touch_"))
         table ? !state(0)[table].nil? : stressed?
       end
 
@@ -217,7 +228,9 @@ module Lattice
       def plain(name, frame, layer)
         return ErrorEstimate.new(self, frame).at_points if name == "stress_error"
         return at_points(state(frame).warmth, 0) if name == "warmth"
-        return plastic(frame) if name == "plastic_strain"
+        return by_nodes(state(frame).plastic) if name == "plastic_strain"
+        return by_nodes(state(frame).free) if name == "thermal_strain"
+        return strains.field(name.sub("less_", ""), displacement(frame)) - by_nodes(state(frame).free) if Strain::LESS.key?(name)
         return strains.field(name, displacement(frame)) if Strain::FIELDS.key?(name)
         return at_points(state(frame).touch, Catalogue::TOUCH.index { |f| f.name == name }) if name.start_with?("touch_")
         return resultants.field(name) { |l| stress(frame, l) } if ShellResultants::FIELDS.key?(name)
@@ -228,8 +241,10 @@ module Lattice
         layers_of(layer).map { |l| Stress.scalar(name, stress(frame, l)) }.reduce { |a, b| self.class.larger(a, b) }
       end
 
-      def plastic(frame)
-        of = state(frame).plastic or return Numo::DFloat.zeros(grid.points.size)
+      # @param of [Array<Numo::DFloat, nil>, nil] by block [e, k]
+      def by_nodes(of)
+        return Numo::DFloat.zeros(grid.points.size) unless of
+
         grid.points.mean(1) { |b| of[b] ? of[b].reshape(*of[b].shape, 1) : Numo::DFloat.zeros(*grid.blocks[b].conn.shape, 1) }[true, 0].dup
       end
 

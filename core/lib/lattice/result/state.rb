@@ -10,10 +10,13 @@ module Lattice
     # flowed_bars [k] what of it stays, nil where they do not flow; cracks [k, 5], see Element::Large::Cracks#table, nil where nothing cracks;
     # energy in J, nil where it is not that of one solution; warmth [n, 1] K above what is free of stress, nil where nothing is warmed;
     # plastic: for every block of the mesh [e, k] equivalent plastic strain at the nodes of its elements, nil where nothing may yield;
+    # free: the same of the strain that temperature alone would bring, nil where nothing is warmed;
+    # flow: for every block, as stress, plastic strain (shears are half of the angle), nil where metals do not flow or nobody asks;
     # touch [n, 4] pressure, gap, slip, and 1 sticks, 2 slides, 3 open, 0 elsewhere; nil where nothing touches.
     State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :bolts, :connectors, :bars, :energy,
-                       :warmth, :plastic, :touch, :flowed_bars, :cracks, keyword_init: true) do
+                       :warmth, :plastic, :free, :flow, :touch, :flowed_bars, :cracks, keyword_init: true) do
       const_set(:TABLES, %i[displacement load reaction rotation moment_load moment_reaction bolts connectors bars warmth touch flowed_bars cracks].freeze)
+      const_set(:BY_NODES, %i[plastic free].freeze)
 
       # @param terms [Array(State, Float)]
       # @return [State] their sum with factors; linear all through
@@ -26,7 +29,8 @@ module Lattice
         ends = first.ends.each_index.map { |b| first.ends[b] && added.call { |state| state.ends[b] } }
         # What is largest and least over a section does not add up: it is read from the forces again.
         stress = first.stress.each_with_index.map { |layers, b| first.fibres[b] ? first.fibres[b].stresses(ends[b]) : layers.keys.to_h { |layer| [layer, added.call { |state| state.stress[b][layer] }] } }
-        new(**tables, stress: stress, ends: ends, fibres: first.fibres, energy: nil)
+        free = first.free&.each_index&.map { |b| first.free[b] && added.call { |state| state.free[b] } }
+        new(**tables, stress: stress, ends: ends, free: free, fibres: first.fibres, energy: nil)
       end
     end
   end

@@ -5,6 +5,7 @@ module Lattice
     # Strains of solids and plane regions from how their nodes move, free strain and what flows or cracks among them; while movements are small.
     class Strain
       FIELDS = { "strain_max" => "greatest principal strain", "strain_min" => "least principal strain" }.merge(Stress::COMPONENTS.to_h { |c| ["strain_#{c}", "strain #{c}"] }).freeze
+      LESS = { "strain_less_max" => "greatest principal strain, less that of temperature", "strain_less_min" => "least principal strain, less that of temperature" }.freeze
 
       # @param grid [Mesh::Grid]
       # @param ring [Boolean] whether the region is one half of the section of rings

@@ -59,15 +59,20 @@ module Lattice
       # @return [Array<Hash>]
       def findings(_problem, _study, _result) = []
 
+      WORDS = { "stages" => "study in stages" }.freeze
+
+      # @param types [Array<String>] of studies that will do; static ones when left out
       # @return [Model::Statement] the study that another one starts from
       # @raise [InvalidInput]
-      def base!(problem, study, type = "static")
-        cure = "Choose a #{type} study."
+      def base!(problem, study, *types)
+        types = ["static"] if types.empty?
+        wanted = types.map { |type| WORDS.fetch(type, "#{type} study") }.join(" or ")
+        cure = "Choose a #{wanted}."
         raise study.fault("it names no study to start from", path: "of", cure: cure) if study["of"].to_s.empty?
 
         base = problem.studies.find { |s| s.name == study["of"] }
         raise study.fault("there is no study named “#{study['of']}”", path: "of", cure: cure) unless base
-        raise study.fault("“#{base.name}” is no #{type} study", path: "of", cure: cure) unless base["type"] == type
+        raise study.fault("“#{base.name}” is no #{wanted}", path: "of", cure: cure) unless types.include?(base["type"])
 
         base
       end

@@ -8,10 +8,25 @@ import { useStatement } from "../useStatement";
 export const studiesOf = (view: ModelView, type: Of<"study">["type"]) => view.document.statements.flatMap((s) => (s.kind === "study" && s.type === type && !s.off ? [s.name] : []));
 export const staticsOf = (view: ModelView) => studiesOf(view, "static");
 
-/** The study that another one starts from; a static one unless another type is told. */
-export function OfChip({ statement, type = "static" }: { statement: Of<"study">; type?: Of<"study">["type"] }) {
+type Study = Of<"study">;
+
+/** The study that another one starts from, of some types; onPut: what a choice changes besides. */
+export function OfChip({ statement, types = ["static"], onPut }: { statement: Study; types?: Study["type"][]; onPut?: (s: Study, of: string) => void }) {
   const { view } = useNote();
   const { edit } = useStatement(statement);
-  const names = studiesOf(view, type);
-  return <ChoiceChip label="of study" value={statement.of ?? ""} missing={!names.includes(statement.of ?? "")} options={names.map((n) => [n, n] as const)} onChoose={(v) => void edit((s) => (s.of = v))} />;
+  const names = types.flatMap((type) => studiesOf(view, type));
+  return (
+    <ChoiceChip
+      label="of study"
+      value={statement.of ?? ""}
+      missing={!names.includes(statement.of ?? "")}
+      options={names.map((n) => [n, n] as const)}
+      onChoose={(v) =>
+        void edit((s) => {
+          s.of = v;
+          onPut?.(s, v);
+        })
+      }
+    />
+  );
 }

@@ -29,7 +29,7 @@ export function HarmonicLine({ statement }: { statement: Study }) {
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> is the steady swing from <TextChip label="from" value={statement.from ?? ""} onCommit={(v) => edit((s) => (s.from = v))} /> to <TextChip label="to" value={statement.to ?? ""} onCommit={(v) => edit((s) => (s.to = v))} />, made of the shapes of{" "}
-      <OfChip statement={statement} type="vibration" />, <Pushed statement={statement} />; <Damped statement={statement} />; at <TextChip label="points" value={String(statement.points ?? 100)} onCommit={(v) => edit((s) => (s.points = Number(v)))} /> frequencies and close about the natural ones
+      <OfChip statement={statement} types={["vibration"]} />, <Pushed statement={statement} />; <Damped statement={statement} />; at <TextChip label="points" value={String(statement.points ?? 100)} onCommit={(v) => edit((s) => (s.points = Number(v)))} /> frequencies and close about the natural ones
       <Swept statement={statement} />
     </>
   );

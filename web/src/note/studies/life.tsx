@@ -12,6 +12,7 @@ import { useStatement } from "../useStatement";
 import { HistoryButton } from "./HistoryButton";
 import { Bears, Law, Lowered } from "./lifeStrength";
 import { OfChip, staticsOf } from "./OfChip";
+import { stageNames } from "./stageNames";
 
 type Study = Of<"study">;
 type Life = NonNullable<Study["life"]>;
@@ -24,6 +25,7 @@ const LOADS = [
   ["history", "as recorded"],
   ["duty", "through cases in order"],
 ] as const;
+const THROUGH = [["duty", "through stages in order"]] as const;
 const USES = [
   ["von_mises", "signed von Mises stress"],
   ["shear", "signed Tresca stress"],
@@ -41,13 +43,14 @@ export const MEANS = [
 const OF_STRAIN = MEANS.filter(([m]) => m === "none" || m === "morrow" || m === "swt");
 
 export function LifeLine({ statement }: { statement: Study }) {
+  const { view } = useNote();
   const { edit, callIt } = useStatement(statement);
   const life = statement.life;
   if (!life) return null;
   const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
   return (
     <>
-      <TextChip label="name" value={statement.name} onCommit={callIt} /> finds how long <TargetChip statement={{ ...statement, target: statement.target ?? "" }} kinds={["bodies", "faces", "edges", "points"]} /> lives under the stress of <OfChip statement={statement} />,{" "}
+      <TextChip label="name" value={statement.name} onCommit={callIt} /> finds how long <TargetChip statement={{ ...statement, target: statement.target ?? "" }} kinds={["bodies", "faces", "edges", "points"]} /> lives under the stress of <OfChip statement={statement} types={["static", "stages"]} onPut={(s, of) => throughStages(s, stageNames(view.document.statements, of))} />,{" "}
       <Loaded statement={statement} life={life} />, by{" "}
       <ChoiceChip
         label="by"
@@ -86,22 +89,33 @@ export function LifeLine({ statement }: { statement: Study }) {
   );
 }
 
+/** What a study in stages found is taken as it is: through its stages in order. */
+function throughStages(s: Study, stages: string[] | undefined) {
+  if (!s.life || !stages) return;
+  s.life.load = { duty: [{ case: stages.at(-2) ?? "" }, { case: stages.at(-1) ?? "" }] };
+  delete s.life.scale;
+  delete s.case;
+}
+
 /** How the stress goes up and down. */
 function Loaded({ statement, life }: { statement: Study; life: Life }) {
   const { edit } = useStatement(statement);
-  const cases = useCases();
+  const { view } = useNote();
+  const named = useCases();
+  const stages = stageNames(view.document.statements, statement.of ?? "");
+  const cases = stages ?? named;
   const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
   const { load } = life;
   const how = "ratio" in load ? (load.ratio === "-1" || load.ratio === "0" ? load.ratio : "ratio") : "history" in load ? "history" : "duty";
   const names = [["", "its first case"], ...cases.map((n) => [n, n] as const)] as readonly (readonly [string, string])[];
-  const steps = [["", "no load"], ...cases.map((n) => [n, n] as const)] as readonly (readonly [string, string])[];
+  const steps = [...(stages ? [] : [["", "no load"] as const]), ...cases.map((n) => [n, n] as const)] as readonly (readonly [string, string])[];
   return (
     <>
       {how !== "duty" && <ChoiceChip label="case" value={statement.case ?? ""} options={names} onChoose={(v) => void edit((s) => setOrDrop(s, "case", v))} />}{" "}
       <ChoiceChip
         label="load"
         value={how}
-        options={LOADS}
+        options={stages ? THROUGH : LOADS}
         onChoose={(v) =>
           void change((l) => {
             l.load = v === "history" ? { history: [[1, -1]] } : v === "duty" ? { duty: [{ case: cases[0] ?? "" }, { case: cases[1] ?? "" }] } : { ratio: v === "ratio" ? "-0.5" : v };
@@ -126,8 +140,8 @@ function Loaded({ statement, life }: { statement: Study; life: Life }) {
             {" "}
             {i > 0 && "→ "}
             <ChoiceChip label={`step ${i + 1}`} value={step.case} options={steps} onChoose={(v) => void change((l) => "duty" in l.load && l.load.duty[i] && (l.load.duty[i].case = v))} />
-            {" × "}
-            <TextChip label={`factor ${i + 1}`} value={step.factor ?? "1"} onCommit={(v) => change((l) => "duty" in l.load && l.load.duty[i] && (l.load.duty[i].factor = v))} />
+            {!stages && " × "}
+            {!stages && <TextChip label={`factor ${i + 1}`} value={step.factor ?? "1"} onCommit={(v) => change((l) => "duty" in l.load && l.load.duty[i] && (l.load.duty[i].factor = v))} />}
             {load.duty.length > 2 && (
               <button className={quiet} aria-label={`remove step ${i + 1}`} onClick={() => void change((l) => void ("duty" in l.load && l.load.duty.splice(i, 1)))}>
                 ×
@@ -136,11 +150,15 @@ function Loaded({ statement, life }: { statement: Study; life: Life }) {
           </span>
         ))}
       {"duty" in load && (
-        <button className={quiet} onClick={() => void change((l) => void ("duty" in l.load && l.load.duty.push({ case: "" })))}>
+        <button className={quiet} onClick={() => void change((l) => void ("duty" in l.load && l.load.duty.push({ case: stages?.at(-1) ?? "" })))}>
           + step
         </button>
       )}
-      , times <TextChip label="scale" value={life.scale ?? "1"} onCommit={(v) => change((l) => setOrDrop(l, "scale", v))} />
+      {!stages && (
+        <>
+          , times <TextChip label="scale" value={life.scale ?? "1"} onCommit={(v) => change((l) => setOrDrop(l, "scale", v))} />
+        </>
+      )}
     </>
   );
 }
@@ -165,7 +183,7 @@ function Found({ id }: { id: string }) {
       <button className="underline" onClick={() => set({ study: state?.name ?? "", look: "results", spot: found.worst.at as [number, number, number] })}>
         {found.worst.body}
       </button>
-      ; the load may be {digits(Number(found.worst.safety.toPrecision(3)))} times as much.{" "}
+      ; {found.as_found ? "strain and stress, as found," : "the load"} may be {digits(Number(found.worst.safety.toPrecision(3)))} times as much.{" "}
       {found.margin !== null && (
         <span data-verdict={found.holds ? "holds" : "fails"} className={`font-semibold ${found.holds ? "text-spruce" : "text-vermilion"}`}>
           {found.holds ? "holds" : "fails"}, {percent(found.margin)}

@@ -6,20 +6,20 @@ import { useNote } from "../context";
 import { fresh, type Template } from "../template";
 import { useStatement } from "../useStatement";
 import { OfChip, studiesOf } from "./OfChip";
+import { stageNames } from "./stageNames";
 
 type Study = Of<"study">;
 
 export function StrengthLine({ statement }: { statement: Study }) {
   const { view } = useNote();
   const { edit, callIt } = useStatement(statement);
-  const base = view.document.statements.find((s) => s.kind === "study" && s.name === statement.of && !s.off) as Study | undefined;
-  const names = base?.stages?.map((s) => s.name) ?? [];
+  const names = stageNames(view.document.statements, statement.of ?? "") ?? [];
   const { stage = "", target = "" } = statement;
   const bodies = [...view.shape.bodies.map((b) => b.name), ...view.document.statements.flatMap((s) => (s.kind === "group" && s.of === "bodies" && !s.off ? [s.name] : []))];
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> reduces the strength of <ChoiceChip label="ground" value={target} missing={target !== "" && !bodies.includes(target)} options={[["", "all ground"], ...bodies.map((n) => [n, n] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => setOrDrop(s, "target", v))} /> after{" "}
-      <ChoiceChip label="stage" value={stage} missing={stage !== "" && !names.includes(stage)} options={[["", "the last stage"], ...names.map((n) => [n, n] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => setOrDrop(s, "stage", v))} /> of <OfChip statement={statement} type="stages" /> until it slides, up to{" "}
+      <ChoiceChip label="stage" value={stage} missing={stage !== "" && !names.includes(stage)} options={[["", "the last stage"], ...names.map((n) => [n, n] as const)] as readonly (readonly [string, string])[]} onChoose={(v) => void edit((s) => setOrDrop(s, "stage", v))} /> of <OfChip statement={statement} types={["stages"]} /> until it slides, up to{" "}
       <TextChip label="up to" optional placeholder="5" value={statement.upto ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "upto", v))} /> times less. It is to stand a factor of at least <TextChip label="at least" optional placeholder="any" value={statement.at_least ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "at_least", v))} />
       <Found id={statement.id} />
     </>

@@ -29,7 +29,7 @@ export function TransientLine({ statement }: { statement: Study }) {
   return (
     <>
       <TextChip label="name" value={statement.name} onCommit={callIt} /> follows the movement until <TextChip label="until" value={statement.until ?? ""} onCommit={(v) => edit((s) => (s.until = v))} /> in steps of <TextChip label="step" value={statement.step ?? ""} onCommit={(v) => edit((s) => (s.step = v))} />, made of the shapes of{" "}
-      <OfChip statement={statement} type="vibration" />, <Pushed statement={statement} />; <Damped statement={statement} />
+      <OfChip statement={statement} types={["vibration"]} />, <Pushed statement={statement} />; <Damped statement={statement} />
       {found && (
         <span className={`block font-sans text-[12px] ${state?.state === "stale" ? "opacity-55" : ""}`} data-transient>
           {digits(found.moments)} moments, {found.modes} modes{found.residual ? ", and what the modes left out add stiffly" : ""}{found.relative && ", seen from the base"}.{" "}

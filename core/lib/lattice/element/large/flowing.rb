@@ -105,6 +105,23 @@ module Lattice
           [layers.transform_values { |layer| stress[layer, true, true, true].dup }, sums[mine, nearest].dup, Numo::Int32.cast(mine)]
         end
 
+        # @return [Array(Hash, Numo::DFloat)] by layer plastic strain at the nodes [y, n, 3 or 6] of elements [y] in which something has flowed, shears as
+        #   half of the angle; nil where nothing has, or no metal does
+        def flow_at_nodes(range)
+          return if @law.everywhere?
+
+          c, g, = operators(range)[0].shape
+          state = committed(range, c * g)
+          mine = state.sum.reshape(@layers.size, c, g).max(0).max(1).gt(0).where
+          return if mine.empty?
+
+          flowed = state.plastic.reshape(@layers.size, c, g, state.plastic.shape[1])[true, mine, @piece.nearest_points, true].dup
+          sheared = flowed.shape[3] == 6 ? 3 : 2
+          flowed[true, true, true, sheared..] = flowed[true, true, true, sheared..] / 2
+          layers = @wall ? FACES : { "" => 0 }
+          [layers.transform_values { |layer| flowed[layer, true, true, true].dup }, Numo::Int32.cast(mine)]
+        end
+
         private
 
         def operators(range) = @operators[range] ||= @piece.operators(range)

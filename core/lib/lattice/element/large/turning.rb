@@ -9,6 +9,7 @@ module Lattice
       # C. A. Felippa, B. Haugen, A unified formulation of small-strain corotational finite elements, 2005.
       class Turning
         include Swelling
+        include Recovering
 
         CHUNK = 500
         V = Shape::Vectors
@@ -83,23 +84,6 @@ module Lattice
         # @param factor [Float] by which its material bears less
         def weaken(factor) = @flowing&.weaken(factor)
 
-        # Stress at the nodes, and forces of members, in axes that turned with the elements.
-        # @param spread [Numo::DFloat, nil] [e, 3] N/m on members
-        # @return [Array(Hash, Numo::DFloat, Numo::DFloat)] by layer [e, n, 6]; nil or [e, 2, 6]; nil or the equivalent plastic strain [e, n]
-        def recover(places, turns, spread = nil)
-          deformed, frames = deformation(places, turns)
-          if spread
-            ends = piece.ends(deformed, Numo::Linalg.matmul(frames.transpose(0, 2, 1).dup, spread.reshape(*spread.shape, 1))[true, true, 0].dup, free_strain)
-            return [piece.fibres.stresses(ends), ends, nil] unless @flowing
-
-            return [*@flowing.put_in(ends) { |range| deformed[range, true, true].reshape(range.size, @nodes * @width) }]
-          end
-
-          stress = piece.recover(deformed, free_strain)
-          plastic = @flowing && flowed(stress, deformed)
-          [stress.transform_values { |table| Rotation.stress(table, frames) }, nil, plastic]
-        end
-
         # @see Cracked#ahead
         def ahead(ratio) = cracks? && @flowing.ahead(ratio)
 
@@ -111,47 +95,12 @@ module Lattice
         # @return [Cracks, nil]
         def cracks(places, turns) = cracks? ? @flowing.cracks(deformation(places, turns)[0].reshape(@elements, @nodes * @width)) : nil
 
-        # What is recovered of a piece that is not there.
-        def nothing
-          stress = piece.recover(Numo::DFloat.zeros(@elements, @nodes, @width), 0.0) unless piece.body.members?
-          ends = piece.body.members? ? Numo::DFloat.zeros(@elements, 2, 6) : nil
-          [stress || piece.fibres.stresses(ends), ends, @flowing && Numo::DFloat.zeros(@elements, @nodes)]
-        end
-
         private
 
         def flowing(law)
           return Fibred.new(piece, law) if piece.body.members?
 
           (law.is_a?(Matter::Concrete) ? Cracked : Flowing).new(piece, law)
-        end
-
-        # Puts the stress in that has flowed.
-        # @return [Numo::DFloat] [e, n] equivalent plastic strain
-        def flowed(stress, deformed)
-          Numo::DFloat.zeros(@elements, @nodes).tap do |plastic|
-            in_chunks do |range|
-              layers, sums, at = @flowing.at_nodes(range, deformed[range, true, true].reshape(range.size, @nodes * @width))
-              next unless layers
-
-              all = at + range.begin
-              plastic[all, true] = sums
-              layers.each { |layer, table| stress[layer][all, true, true] = piece.full_stress(table, all) }
-            end
-          end
-        end
-
-        # What is left in the frames [e, n, names], and how these have turned [e, 3, 3].
-        def deformation(places, turns)
-          found = Numo::DFloat.zeros(@elements, @nodes, @width)
-          frames = Numo::DFloat.zeros(@elements, 3, 3)
-          in_chunks do |range|
-            own, turned = at(range, places, turns)
-            back, inside, = @frame.call(range, own, turned)
-            found[range, true, true] = left(range, back, inside, turned)
-            frames[range, true, true] = back.transpose(0, 2, 1)
-          end
-          [found, frames]
         end
 
         def frame_of(start)

@@ -5,7 +5,7 @@ module Lattice
     module Kinds
       # Loads that grow in increments while the part moves and turns as far as it likes, until it gives way, and beyond.
       class Collapse < Marching
-        VERSION = 2
+        VERSION = 3
         READ = %w[path gauge force_gauge].freeze
         FARTHEST = 0.02 # of the part's size, in one increment
         STEP = 0.04 # of how far it is to go

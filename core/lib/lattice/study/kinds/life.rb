@@ -7,8 +7,9 @@ module Lattice
       class Life < Linear
         extend Kind
 
-        VERSION = 3
+        VERSION = 4
         READ = %w[limit path gauge].freeze
+        BASES = %w[static stages].freeze # types of studies whose stress it may be
         ENDLESS = 1e12 # passes, at which fields end
         SAFE = Lattice::Life::Damage::MOST
 
@@ -27,22 +28,23 @@ module Lattice
           def strength(problem, study, body) = Lattice::Life::Strength.new(study, problem.materials[body], body)
 
           def check!(problem, study)
-            base!(problem, study)
+            base!(problem, study, *BASES)
             raise study.fault("it does not say how the stress goes up and down", path: "life", cure: "Choose fully reversed, a ratio, a history or a duty.") unless study["life"]
 
             load(problem, study).check!
             bodies(problem, study).each { |body| strength(problem, study, body).check! }
+            untold!(problem, study)
             raise study.fault("a design life of nothing", path: "life.design", cure: "Give a number of cycles, such as 1e6.") if design(study)&.then { |d| d <= 0 }
           end
 
           def signature(problem, study)
-            named = load(problem, study).frames
+            named = load(problem, study).then { |l| l.steps.map { |step| step && l.names[step] } }
             [Model::Meaning.of(study, except: %w[name of case target]), named, bodies(problem, study), study["target"].to_s.empty? ? nil : problem.keys(study),
-             bodies(problem, study).map { |b| problem.materials[b].to_h }, problem.study_digest(base!(problem, study))]
+             bodies(problem, study).map { |b| problem.materials[b].to_h }, problem.study_digest(base!(problem, study, *BASES))]
           end
 
           def solve(solving, study)
-            base = solving.call(base!(solving.problem, study))
+            base = solving.call(base!(solving.problem, study, *BASES))
             Lattice::Life::Map.new(solving.problem, study, base, solving.monitor).call
           end
 
@@ -55,6 +57,14 @@ module Lattice
           end
 
           private
+
+          # Members tell no strain of what has flowed.
+          def untold!(problem, study)
+            return unless load(problem, study).found? && study["life"]["by"] == "strain"
+
+            member = problem.parts.bodies.find { |body| body.members? && bodies(problem, study).include?(body.name) } or return
+            raise study.fault("“#{member.name}” is of members, whose strains in stages are not told", path: "target", cure: "Choose other bodies, or life by stress.")
+          end
 
           # What a pass is, of which a mission has so many.
           def unit(study) = study["life"]["unit"]&.then { |u| { name: u["name"], passes: study.quantity("life.unit.passes", "ratio") } }

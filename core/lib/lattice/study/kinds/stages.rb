@@ -7,7 +7,7 @@ module Lattice
       class Stages < Marching
         include Broken
 
-        VERSION = 2
+        VERSION = 3
         READ = %w[limit path gauge force_gauge bolt bars].freeze
         END_OF = 1e-9 # of a stage
         KEPT = 16 # increments of a stage, at most

@@ -7,7 +7,7 @@ module Lattice
       class Static < Linear
         extend Kind
 
-        VERSION = 7
+        VERSION = 8
 
         class << self
           def options(study) = [study.quantity("load_factor", "ratio") || 1.0]
@@ -142,11 +142,18 @@ module Lattice
           turned = { rotation: frame.u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
           stress, ends = recovered(frame.u, frame.weights, self.class.options(@study)[0], scales)
           Result::State.new(**split, **turned, stress: stress, ends: ends, fibres: @structure.pieces.map(&:fibres), bolts: bolts(frame), connectors: frame.connectors,
-                                               bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal), warmth: warmth(frame))
+                                               bars: @structure.bars.empty? ? nil : @structure.bars.strains(frame.u), energy: energy(frame, internal), warmth: warmth(frame), free: free(frame))
         end
 
         def warmth(frame)
           @structure.warmth && (frame.weights.dot(@structure.warmth) * self.class.options(@study)[0]).reshape(@grid.nodes.shape[0], 1)
+        end
+
+        # The strain that temperature alone would bring.
+        def free(frame)
+          weights = frame.weights * self.class.options(@study)[0]
+          all = @structure.pieces.each_index.map { |i| @structure.swells?(i) ? @structure.swellings(i).map { |row, strain| strain * weights[row] }.reduce(:+) : nil }
+          all.any? ? all : nil
         end
 
         def bolts(frame)
