@@ -30,9 +30,11 @@ RSpec.describe Lattice::Life::OwnStrain do
     flat = { "faces" => [group_named("all", { "body" => "bar" }), held["all", "z", "rx", "ry"]], "solid" => [near("back", "z", 0, of), held["back", "z"]] }.fetch(make, [])
     study = { "id" => "life", "kind" => "study", "name" => "nights", "type" => "life", "of" => "nights and days",
               "life" => { "by" => "strain", "mean" => "swt", "design" => "1e4", "load" => { "duty" => [{ "case" => "hot" }, { "case" => "cold" }] } }.merge(life.transform_keys(&:to_s)) }
-    shape_problem(outline_named("plan", rectangle("0 mm", "0 mm", "40 mm", "20 mm")), body_named("bar", "plan", make: make, **fields), metal, { "kind" => "yielding", "target" => "bar" }, near("left", "x", 0, of),
+    shape_problem(outline_named("plan", rectangle("0 mm", "0 mm", "40 mm", "20 mm")), body_named("bar", "plan", make: make, **fields), metal,
+                  { "kind" => "yielding", "target" => "bar" }, near("left", "x", 0, of),
                   near("right", "x", 40, of), near("sole", "y", 0, of), held["sole", "y"], *%w[left right].map { |name| held[name, "x", *(make == "faces" ? ["rz"] : [])] }, *flat,
-                  { "kind" => "case", "name" => "heat" }, { "kind" => "temperature", "target" => "bar", "value" => "200 degC", "reference" => "0 degC", "case" => "heat" }, { "kind" => "mesh", "size" => "10 mm" },
+                  { "kind" => "case", "name" => "heat" }, { "kind" => "temperature", "target" => "bar", "value" => "200 degC", "reference" => "0 degC", "case" => "heat" },
+                  { "kind" => "mesh", "size" => "10 mm" },
                   { "id" => "days", "kind" => "study", "name" => "nights and days", "type" => "stages", "stages" => [stage["hot", "1"], stage["cold", "0"]] }, study, *more)
   end
 

@@ -41,6 +41,21 @@ RSpec.describe Lattice::Load::Conditions::DisplacementMap do
     expect(result.field("stress_yy", 0).abs.min).to be < 1e6
   end
 
+  # The file's x is the model's y, its y the model's -x, and its origin lies at the bar's tip: after another turn about z its z points down.
+  it "turns a file's axes, its movements with them" do
+    random = Random.new(5)
+    rows = Array.new(4000) do
+      x, y, z = [[-5, 205], [-5, 25], [-5, 15]].map { |low, high| random.rand(low.to_f..high.to_f) }
+      # Turned back about the tip: first by -180° about x, then by -90° about z.
+      [-y, 200 - x, -z, 0, -1e-3 * x, 0]
+    end
+    path = File.join(folder, "turned.csv").tap { |file| File.write(file, ["x,y,z,u,v,w", *rows.map { |r| r.join(",") }].join("\n")) }
+    map = mapped(path).merge("per" => "mm", "offset" => spot(200, 0, 0), "turned" => [{ "axis" => "z", "angle" => "90 deg" }, { "axis" => "x", "angle" => "180 deg" }])
+    result = moved(map)
+    expect(result.displacement[true, 0].minmax).to be_near([0, 0.2e-3], 1e-6)
+    expect(result.displacement[true, 1..2].abs.max).to be < 1e-12
+  end
+
   it "is read from what a result of ours moves, as a grid" do
     whole = solve(problem({ mesh: { "size" => "5 mm" } }))
     path = File.join(folder, "whole.vtu")

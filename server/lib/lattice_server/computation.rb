@@ -20,11 +20,9 @@ module LatticeServer
     def study(name)
       study = @problem.study!(name)
       Lattice::Verdict::Readiness.new(@problem).check!
-      result = solving.call(study)
-      findings = Lattice::Verdict::Findings.new(@problem, study, result).to_h
-      digest = @problem.findings_digest(study)
-      @derived.put(digest, "findings", findings)
-      { findings_digest: digest, result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest_of(study), whole_mesh: @problem.mesh_digest, holds: findings[:holds] }
+      findings = tell(study, solving.call(study))
+      bases(study).each { |base| tell(base, solving.call(base)) }
+      { findings_digest: @problem.findings_digest(study), result_digest: @problem.study_digest(study), mesh_digest: @problem.mesh_digest_of(study), whole_mesh: @problem.mesh_digest, holds: findings[:holds] }
     end
 
     # What was computed before, where it is whole; else what is computed now, kept.
@@ -40,6 +38,19 @@ module LatticeServer
     def waypoints(digest) = Lattice::Study::Waypoints.new(@derived.path(digest, "way"))
 
     private
+
+    # @return [Hash] the findings, kept
+    def tell(study, result)
+      Lattice::Verdict::Findings.new(@problem, study, result).to_h.tap { |findings| @derived.put(@problem.findings_digest(study), "findings", findings) }
+    end
+
+    # Studies that were solved on the way to it, and have not told what they found.
+    def bases(study, found = [])
+      base = @problem.studies.find { |s| s.name == study["of"] }
+      return found if base.nil? || found.include?(base)
+
+      bases(base, @derived.find(@problem.study_digest(base)) && !@derived.find(@problem.findings_digest(base)) ? found + [base] : found)
+    end
 
     def solving = @solving ||= Lattice::Study::Solving.new(@problem, keeper: self, monitor: @monitor)
     def grid = solving.grid

@@ -469,6 +469,66 @@ export type Quantity =
   | "touch_pressure"
   | "touch_gap"
   | "touch_slip";
+/**
+ * How axes of a file lie in the model: turned about its origin, one turn after the other, each about an axis of the model.
+ *
+ * @minItems 1
+ * @maxItems 3
+ *
+ * This interface was referenced by `Model`'s JSON-Schema
+ * via the `definition` "turned".
+ *
+ * Items: A turn.
+ */
+export type Turned =
+  | [
+      {
+        axis: Axis;
+        /**
+         * Counter-clockwise, seen against the axis.
+         */
+        angle: string;
+      }
+    ]
+  | [
+      {
+        axis: Axis;
+        /**
+         * Counter-clockwise, seen against the axis.
+         */
+        angle: string;
+      },
+      {
+        axis: Axis;
+        /**
+         * Counter-clockwise, seen against the axis.
+         */
+        angle: string;
+      }
+    ]
+  | [
+      {
+        axis: Axis;
+        /**
+         * Counter-clockwise, seen against the axis.
+         */
+        angle: string;
+      },
+      {
+        axis: Axis;
+        /**
+         * Counter-clockwise, seen against the axis.
+         */
+        angle: string;
+      },
+      {
+        axis: Axis;
+        /**
+         * Counter-clockwise, seen against the axis.
+         */
+        angle: string;
+      }
+    ];
 
 /**
  * A model document of Gentle Lattice: the note, statement by statement. Every value carries its unit.
@@ -10815,6 +10875,7 @@ export interface StatementTemperatureMap {
    * Unit of its temperatures; degC when left out.
    */
   degrees?: "degC" | "K" | "degF";
+  turned?: Turned;
   offset?: Spot2;
   /**
    * What is above the reference is multiplied by this.
@@ -10887,6 +10948,7 @@ export interface StatementPressureMap {
    * Unit of its lengths; m when left out.
    */
   unit?: "mm" | "cm" | "m" | "in" | "ft";
+  turned?: Turned;
   offset?: Spot3;
   /**
    * The pressures are multiplied by this.
@@ -10962,6 +11024,7 @@ export interface StatementDisplacementMap {
    * Unit of its lengths; m when left out.
    */
   unit?: "mm" | "cm" | "m" | "in" | "ft";
+  turned?: Turned;
   offset?: Spot4;
   /**
    * The movements are multiplied by this.

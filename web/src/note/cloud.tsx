@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Of } from "../api/types";
 import { setOrDrop } from "../ui/assign";
+import { quiet } from "../ui/quiet";
 import { digits } from "../ui/units";
 import { CloudPictures } from "./CloudPictures";
 import { ChoiceChip, TextChip } from "./chips";
@@ -77,6 +78,40 @@ function ThreeColumns({ statement }: { statement: Of<"displacement_map"> }) {
   );
 }
 
+const AXES = ["x", "y", "z"].map((a) => [a, a] as const) as readonly (readonly ["x" | "y" | "z", string])[];
+
+/** How the file's axes lie in the model: turned about its origin, one turn after the other. */
+function Turned({ statement }: { statement: Carried }) {
+  const { edit } = useStatement<Kinds>(statement);
+  const turns = statement.turned ?? [];
+  return (
+    <>
+      {turns.map((turn, i) => (
+        <span key={i}>
+          , {i > 0 ? "then" : "turned"} about <ChoiceChip label={`turn ${i + 1} about`} value={turn.axis} options={AXES} onChoose={(v) => void edit((s) => s.turned?.[i] && (s.turned[i].axis = v))} /> by <TextChip label={`turn ${i + 1} by`} value={turn.angle} onCommit={(v) => edit((s) => s.turned?.[i] && (s.turned[i].angle = v))} />
+          <button
+            className={quiet}
+            aria-label={`remove turn ${i + 1}`}
+            onClick={() =>
+              void edit((s) => {
+                if (s.turned?.length === 1) delete s.turned;
+                else s.turned?.splice(i, 1);
+              })
+            }
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      {turns.length < 3 && (
+        <button className={`${quiet} when-open`} title="Where the file's axes are not those of the model" onClick={() => void edit((s) => void (s.turned = [...(s.turned ?? []), { axis: "x", angle: "90 deg" }] as NonNullable<typeof s.turned>))}>
+          + turn
+        </button>
+      )}
+    </>
+  );
+}
+
 /** Where it lies, by what it is multiplied, how far nodes may be from it, in which case it acts; and how it was carried over. */
 export function CloudRest({ statement, children }: { statement: Carried; children?: ReactNode }) {
   const { view } = useNote();
@@ -92,6 +127,7 @@ export function CloudRest({ statement, children }: { statement: Carried; childre
           + origin
         </button>
       )}
+      <Turned statement={statement} />
       , times <TextChip label="multiplier" value={statement.scale ?? "1"} onCommit={(v) => edit((s) => setOrDrop(s, "scale", v))} />
       {children}, from at most <TextChip label="reach" optional placeholder="a tenth of the part" value={statement.reach ?? ""} onCommit={(v) => edit((s) => setOrDrop(s, "reach", v))} /> away
       <CaseChip statement={statement} />

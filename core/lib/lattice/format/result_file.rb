@@ -4,6 +4,9 @@ module Lattice
   module Format
     # A result on disk; its mesh is kept apart. Frames are read when they are asked for.
     module ResultFile
+      BY_LAYER = %i[stress flow].freeze
+      BY_BLOCK = %i[ends plastic free].freeze
+
       module_function
 
       # @param result [Result::Outcome]
@@ -23,10 +26,10 @@ module Lattice
 
       def put_state(arrays, frame, state)
         Result::State::TABLES.each { |name| arrays["#{frame} #{name}"] = state[name] if state[name] }
-        state.stress.each_with_index { |layers, block| layers.each { |layer, values| arrays["#{frame} stress #{block} #{layer}"] = values } }
-        state.flow&.each_with_index { |layers, block| layers&.each { |layer, values| arrays["#{frame} flow #{block} #{layer}"] = values } }
-        Result::State::BY_NODES.each { |name| state[name]&.each_with_index { |values, block| arrays["#{frame} #{name} #{block}"] = values if values } }
-        state.ends.each_with_index { |values, block| arrays["#{frame} ends #{block}"] = values if values }
+        BY_LAYER.each do |name|
+          (state[name] || []).each_with_index { |layers, block| layers&.each { |layer, values| arrays["#{frame} #{name} #{block} #{layer}"] = values } }
+        end
+        BY_BLOCK.each { |name| (state[name] || []).each_with_index { |values, block| arrays["#{frame} #{name} #{block}"] = values if values } }
       end
 
       # @param grid [Mesh::Grid]
@@ -61,11 +64,11 @@ module Lattice
       def state(file, frame, fibres)
         tables = Result::State::TABLES.to_h { |name| [name, file["#{frame} #{name}"]] }
         blocks = file.meta["blocks"]
-        stress, flow = %w[stress flow].map { |name| blocks.each_with_index.map { |layers, block| layers.to_h { |layer| [layer, file["#{frame} #{name} #{block} #{layer}"]] }.compact } }
-        by_block = ->(name) { blocks.each_index.map { |block| file["#{frame} #{name} #{block}"] } }
-        by_nodes = Result::State::BY_NODES.to_h { |name| [name, by_block[name].then { |values| values.any? ? values : nil }] }
-        flow = flow.any?(&:any?) ? flow.map { |layers| layers.any? ? layers : nil } : nil
-        Result::State.new(**tables, **by_nodes, stress: stress, ends: by_block["ends"], flow: flow, fibres: fibres, energy: file.meta["energy"][frame])
+        stress, flow = BY_LAYER.map { |name| blocks.each_with_index.map { |layers, block| layers.to_h { |layer| [layer, file["#{frame} #{name} #{block} #{layer}"]] }.compact } }
+        by_block = BY_BLOCK.to_h { |name| [name, blocks.each_index.map { |block| file["#{frame} #{name} #{block}"] }] }
+        some = ->(list) { list if list.any? }
+        Result::State.new(**tables, stress: stress, ends: by_block[:ends], plastic: some[by_block[:plastic]], free: some[by_block[:free]], flow: some[flow.map { |layers| layers.empty? ? nil : layers }],
+                                    fibres: fibres, energy: file.meta["energy"][frame])
       end
     end
   end

@@ -71,18 +71,22 @@ module Lattice
       def load = study["life"]["load"]
 
       def unknown(name, index)
-        raise study.fault("there is no #{found? ? "stage of “#{base.name}”" : 'case or combination'} named “#{name}”", path: "life.load.duty.#{index}.case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}.")
+        what = found? ? "stage of “#{base.name}”" : "case or combination"
+        raise study.fault("there is no #{what} named “#{name}”", path: "life.load.duty.#{index}.case", cure: known)
       end
+
+      def known = "Known: #{names.map { |n| "“#{n}”" }.join(', ')}."
 
       # What a study in stages found is taken as it is.
       def check_found
         raise study.fault("“#{base.name}” goes through stages: what comes after what is a duty of them", path: "life.load", cure: "Choose a duty, and name its stages in order.") unless kind == "duty"
 
         rest = load["duty"].index { |step| step["case"].to_s.empty? }
-        raise study.fault("step #{rest + 1} of its duty names no stage", path: "life.load.duty.#{rest}.case", cure: "Known: #{names.map { |n| "“#{n}”" }.join(', ')}.") if rest
+        raise study.fault("step #{rest + 1} of its duty names no stage", path: "life.load.duty.#{rest}.case", cure: known) if rest
 
-        scaled = weights.index { |weight| weight != 1 }
-        raise study.fault("what “#{base.name}” found is not in proportion to its loads, so it is taken as it is", path: "life.load.duty.#{scaled}.factor", cure: "Leave factors and scale at 1, and change the loads of that study.") if scaled
+        scaled = weights.index { |weight| weight != 1 } or return
+        raise study.fault("what “#{base.name}” found is not in proportion to its loads, so it is taken as it is", path: "life.load.duty.#{scaled}.factor",
+                                                                                                                  cure: "Leave factors and scale at 1, and change the loads of that study.")
       end
 
       def check_ratio

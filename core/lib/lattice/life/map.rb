@@ -78,7 +78,8 @@ module Lattice
         stress = sequence(scalars)
         return Walk.new(stress) unless strength(body).strain? && @load.found?
 
-        tensors = frames.to_h { |frame| [frame, OwnStrain.tensor(*[@base.stress(frame, @base.layers[layer]), @base.flow(frame, @base.layers[layer])].map { |t| t[at, true].dup }, @problem.materials[body].young)] }
+        young = @problem.materials[body].young
+        tensors = frames.to_h { |frame| [frame, OwnStrain.tensor(*%i[stress flow].map { |table| @base.public_send(table, frame, @base.layers[layer])[at, true].dup }, young)] }
         Walk.new(stress, OwnStrain.along(steps.map { |frame| tensors[frame] }, stress))
       end
 
@@ -137,7 +138,8 @@ module Lattice
         peak = values.map(&:abs).max
         yields = @problem.materials[body].yield
         s = strength(body)
-        worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200), strains: passed.strain && passed.strain[true, 0].to_a }
+        worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200),
+                  strains: passed.strain && passed.strain[true, 0].to_a }
         { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, rule: s.rule,
           strength: s.mean_strength, above: above(body, loops), curve: drawn(body), diagram: s.diagram(design, loops.map { |l| l[:mean] }), law: s.strain? ? s.law.constants : nil,
           course: s.strain? ? damage.course(path, values) : nil, as_found: !passed.strain.nil? }

@@ -41,7 +41,15 @@ module Lattice
       # @return [Mesh::FromPoints]
       def source(values)
         offset = Numo::DFloat.cast(Shape::Placement.spot(statement["offset"] || { "x" => "0 m", "y" => "0 m", "z" => "0 m" }))
-        Mesh::FromPoints.new((cloud.points * Format::ShapeFile::UNITS.fetch(statement["unit"] || "m")) + offset.reshape(1, 3), values)
+        Mesh::FromPoints.new(turned(cloud.points * Format::ShapeFile::UNITS.fetch(statement["unit"] || "m")) + offset.reshape(1, 3), values)
+      end
+
+      # @param rows [Numo::DFloat] [m, 3] along the axes of the file
+      # @return [Numo::DFloat] [m, 3] along those of the model
+      def turned(rows)
+        (statement["turned"] || []).each_with_index.reduce(rows) do |all, (turn, i)|
+          Shape::Frame.turning([0.0, 0.0, 0.0], Shape::CopyMoves.unit(turn["axis"]), statement.quantity("turned.#{i}.angle", "angle")).apply(all)
+        end
       end
 
       # Carries values over to nodes, and tells how.

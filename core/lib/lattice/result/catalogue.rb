@@ -29,7 +29,8 @@ module Lattice
       FREE = Field.new("thermal_strain", "strain that temperature alone would bring", "ratio")
       WARMTH = Field.new("warmth", "temperature above what is free of stress", "temperature change")
       RESULTANTS = ShellResultants::FIELDS.map { |name, (words, dimension)| Field.new(name, words, dimension) }
-      FIELDS = (STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH, FREE, PLASTIC, SOUND] + STRAIN + TOUCH).to_h { |field| [field.name, field] }.freeze
+      ALL = STRESS.map { |name, words| Field.new(name, words, "stress") } + [JUMP] + PARTS + RESULTANTS + LIFE + HEAT + [WARMTH, FREE, PLASTIC, SOUND] + STRAIN + TOUCH
+      FIELDS = ALL.to_h { |field| [field.name, field] }.freeze
 
       # Names of fields by what may find them: with their components, of vectors.
       OF_VECTOR = VECTORS.keys.to_h { |name| [name, [name, *%w[x y z].map { |c| "#{name}_#{c}" }]] }.freeze

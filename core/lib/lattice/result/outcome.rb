@@ -206,8 +206,7 @@ module Lattice
       def field?(name)
         return walls.any? if ShellResultants::FIELDS.key?(name)
         return false unless (Catalogue::OF_STATES + Catalogue::OF_INCREMENTS).include?(name)
-        return small? && strains.any? && stressed? if Strain::FIELDS.key?(name)
-        return field?("strain_max") && !state(0).free.nil? if Strain::LESS.key?(name)
+        return strained?(name) if Strain.of?(name)
 
         vector = Catalogue.vector(name)&.first
         return State.members.include?(vector.to_sym) && !state(0)[vector.to_sym].nil? if vector
@@ -216,6 +215,7 @@ module Lattice
         table ? !state(0)[table].nil? : stressed?
       end
 
+      def strained?(name) = small? && strains.any? && stressed? && !(Strain::LESS.key?(name) && state(0).free.nil?)
       def stressed? = state(0).stress.any? { |layers| !layers.empty? }
       def strains = @strains ||= Strain.new(grid, ring)
       def resultants = @resultants ||= ShellResultants.new(grid, walls)

@@ -16,7 +16,6 @@ module Lattice
     State = Struct.new(:displacement, :load, :reaction, :rotation, :moment_load, :moment_reaction, :stress, :ends, :fibres, :bolts, :connectors, :bars, :energy,
                        :warmth, :plastic, :free, :flow, :touch, :flowed_bars, :cracks, keyword_init: true) do
       const_set(:TABLES, %i[displacement load reaction rotation moment_load moment_reaction bolts connectors bars warmth touch flowed_bars cracks].freeze)
-      const_set(:BY_NODES, %i[plastic free].freeze)
 
       # @param terms [Array(State, Float)]
       # @return [State] their sum with factors; linear all through
@@ -26,12 +25,18 @@ module Lattice
         tables[:connectors] = tables[:connectors].tap { |all| all[true, 6..7] = Numo::DFloat[[1.0, 0.0]] } if tables[:connectors]
         first = terms[0][0]
         added = ->(&pick) { terms.map { |state, factor| pick.call(state) * factor }.reduce(:+) }
-        ends = first.ends.each_index.map { |b| first.ends[b] && added.call { |state| state.ends[b] } }
+        ends, free = %i[ends free].map { |name| by_block(terms, name) }
         # What is largest and least over a section does not add up: it is read from the forces again.
         stress = first.stress.each_with_index.map { |layers, b| first.fibres[b] ? first.fibres[b].stresses(ends[b]) : layers.keys.to_h { |layer| [layer, added.call { |state| state.stress[b][layer] }] } }
-        free = first.free&.each_index&.map { |b| first.free[b] && added.call { |state| state.free[b] } }
         new(**tables, stress: stress, ends: ends, free: free, fibres: first.fibres, energy: nil)
       end
+
+      # @return [Array<Numo::DFloat, nil>, nil] what adds up, of every block
+      def self.by_block(terms, name)
+        first = terms[0][0][name] or return
+        first.each_index.map { |b| first[b] && terms.map { |state, factor| state[name][b] * factor }.reduce(:+) }
+      end
+      private_class_method :by_block
     end
   end
 end

@@ -7,6 +7,9 @@ module Lattice
       FIELDS = { "strain_max" => "greatest principal strain", "strain_min" => "least principal strain" }.merge(Stress::COMPONENTS.to_h { |c| ["strain_#{c}", "strain #{c}"] }).freeze
       LESS = { "strain_less_max" => "greatest principal strain, less that of temperature", "strain_less_min" => "least principal strain, less that of temperature" }.freeze
 
+      # @return [Boolean] whether a field is of strains
+      def self.of?(name) = FIELDS.key?(name) || LESS.key?(name)
+
       # @param grid [Mesh::Grid]
       # @param ring [Boolean] whether the region is one half of the section of rings
       def initialize(grid, ring)

@@ -118,8 +118,9 @@ module Lattice
         split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }
         turned = { rotation: u, moment_load: load, moment_reaction: held }.transform_values { |vector| turns ? dofs.spread(vector, %i[rx ry rz]) : nil }
         stress, ends, plastic = increment.read.recovered
-        Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, free: increment.read.free, flow: increment.read.flow, touch: increment.read.touched,
-                                             bars: increment.read.bars&.first, flowed_bars: increment.read.bars&.last, cracks: increment.read.cracks, **joins(increment, springs))
+        told = increment.read
+        Result::State.new(**split, **turned, stress: stress, ends: ends, plastic: @problem.yielding.any? ? plastic : nil, fibres: @structure.pieces.map(&:fibres), energy: nil, free: told.free, flow: told.flow,
+                                             touch: told.touched, bars: told.bars&.first, flowed_bars: told.bars&.last, cracks: told.cracks, **joins(increment, springs))
       end
 
       # @param springs [Array] see Engine::Springs#read

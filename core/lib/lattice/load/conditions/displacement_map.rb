@@ -29,7 +29,7 @@ module Lattice
           return if nodes.empty?
 
           at = structure.grid.nodes[nodes, true].dup
-          moved = cloud.values * Format::ShapeFile::UNITS.fetch(statement["per"] || "m") * scale
+          moved = turned(cloud.values) * Format::ShapeFile::UNITS.fetch(statement["per"] || "m") * scale
           # How it was carried over is told of the size.
           carried(structure, at, Numo::NMath.sqrt((moved**2).sum(1)))
           components.each { |name| structure.hold(self, name, along(moved[true, "xyz".index(name.to_s)].dup, at)) }
