@@ -47,10 +47,47 @@ RSpec.describe Lattice::Life do
     end
 
     it "reads between curves of several ratios" do
-      curves = Lattice::Life::CurvesByRatio.new(-1.0 => described_class.of_power(800e6, -0.1), 0.0 => described_class.of_power(600e6, -0.1))
+      curves = Lattice::Life::CurvesBetween.new({ -1.0 => described_class.of_power(800e6, -0.1), 0.0 => described_class.of_power(600e6, -0.1) }, :ratio)
       mean = 150e6 * (1 - 0.2) / (1 + 0.2)
       expect(curves.life(d(150e6), d(mean))[0]).to be_near(1.86414e6, 1e-5)
       expect(curves.life(d(150e6), d(0.0))[0]).to be_near((150.0 / 800)**-10, 1e-9)
+    end
+  end
+
+  describe Lattice::Life::CurvesBetween do
+    it "reads between curves of several means, by the logarithm of life, whatever else lowers them" do
+      of = Lattice::Life::Curve
+      curves = described_class.new({ 0.0 => of.of_power(800e6, -0.1), 200e6 => of.of_power(500e6, -0.1) }, :mean)
+      at = ->(strength) { (150.0 / strength)**-10 }
+      expect(curves.life(d(150e6, 150e6, 150e6, 150e6), d(0.0, 100e6, 200e6, 900e6)).to_a).to be_near([at[800], Math.sqrt(at[800] * at[500]), at[500], at[500]], 1e-9)
+      expect(curves.life(d(150e6), d(-50e6), 0.8)[0]).to be_near(at[640], 1e-9)
+    end
+  end
+
+  describe Lattice::Life::Lowered do
+    lowered = lambda do |life, ultimate = 600e6|
+      described_class.new(Lattice::Model::Statement.new("id" => "f", "kind" => "study", "name" => "last", "life" => life)) { ultimate }
+    end
+
+    # Worked with a calculator.
+    it "follows by hand from finish, share, diameter and temperature, and is told as it was worked" do
+      one = lowered[{ "surface" => "machined", "reliability" => "99 %", "size" => "30 mm", "temperature" => "200 degC" }]
+      warm = 0.975 + (0.432e-3 * 392) - (0.115e-5 * (392**2)) + (0.104e-8 * (392**3)) - (0.595e-12 * (392**4))
+      expect(one.all).to match("surface" => be_near(0.8279, 1e-3), "reliability" => 0.814, "size" => be_near(1.24 * (30**-0.107), 1e-12), "temperature" => be_near(warm, 1e-12))
+      expect(one.worked).to include("surface" => "4.51 · 600.0^-0.265, at most 1", "size" => "1.24 · 30.0^-0.107", "temperature" => /\A0.975 \+ 0.000432 · 392.0 − /)
+    end
+
+    it "is one of little size, falls on beyond 51 mm, and is what is typed" do
+      expect(lowered[{ "size" => "2 mm" }].all).to eq("size" => 1.0)
+      expect(lowered[{ "size" => "100 mm" }].all["size"]).to be_near(1.51 * (100**-0.157), 1e-12)
+      expect(lowered[{ "size" => "0.85", "temperature" => "9e-1", "other" => "0.7" }].all).to eq("size" => 0.85, "temperature" => 0.9, "other" => 0.7)
+    end
+
+    { "a bar too thick" => [{ "size" => "300 mm" }, /no factor of size is known.*up to 254 mm/], "what is too hot" => [{ "temperature" => "600 degC" }, /no factor of temperature is known.*21 to 537/],
+      "a length for a temperature" => [{ "temperature" => "3 mm" }, /temperature/], "a factor of nothing" => [{ "size" => "0" }, /size factor is 0.0, outside/] }.each do |words, (life, message)|
+      it "refuses #{words}" do
+        expect { lowered[life].check! }.to raise_error(Lattice::InvalidInput, message)
+      end
     end
   end
 

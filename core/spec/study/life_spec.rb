@@ -141,11 +141,23 @@ RSpec.describe Lattice::Study::Kinds::Life do
     "one value" => [{ load: { "history" => [[1, 1, 1]] } }, /one value alone/],
     "a duty of a missing case" => [{ load: { "duty" => [{ "case" => "storm" }, { "case" => "" }] } }, /no case or combination named “storm”/],
     "a duty that stays" => [{ load: { "duty" => [{ "case" => "" }, { "case" => "" }] } }, /stays in one case/], "a ratio of one" => [{ load: { "ratio" => "1" } }, /never changes/],
+    "curves of a ratio and a mean" => [{ curves: [{ "ratio" => "-1" }, { "mean" => "50 MPa" }].map { |c| c.merge(points[["1e4", "200 MPa"], ["1e5", "100 MPa"]]) } }, /all for a mean/],
     "a rule of stress by strain" => [{ by: "strain", mean: "goodman" }, /one of stress/] }.each do |name, (more, message)|
     it "refuses #{name}" do
       list = pulled(life({ "ratio" => "-1" }, **more).tap { |s| s["life"].compact! })
       expect { described_class.check!(list, list.study!("last")) }.to raise_error(Lattice::InvalidInput, message)
     end
+  end
+
+  it "looks at its set-up before anything is solved" do
+    odd = ->(list) { described_class.oddities(list, list.study!("last")).map { |fault| [fault.message, fault.cure].join(" ") } }
+    expect(odd[pulled(life({ "ratio" => "-1" }))]).to be_empty
+    expect(odd[pulled(life({ "history" => [[4500, -3000]] }))]).to contain_exactly(/reaches 4500 times the stress of “pull”.*scale/)
+    expect(odd[pulled(life({ "history" => [[4500, -3000]] }, scale: "0.0002"))]).to be_empty
+    second = [{ "id" => "second", "kind" => "body", "name" => "other", "outline" => "profile", "make" => "solid", "thickness" => "10 mm", "on" => on("xy", z: 10) },
+              { "id" => "alu", "kind" => "material", "target" => "other", "material" => "soft", "properties" => { "young" => "70 GPa", "poisson" => "0.3" } }]
+    expect(odd[pulled(life({ "ratio" => "-1" }), *second)]).to contain_exactly(/typed once, for bodies of “mild steel” and “soft”/, /“soft” has no yield strength/)
+    expect(odd[pulled(life({ "ratio" => "-1" }).merge("target" => "bar"), *second)]).to be_empty
   end
 
   it "says so where the ultimate strength is missing" do

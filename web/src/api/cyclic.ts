@@ -59,6 +59,8 @@ export interface LifeFinding {
   yields: boolean | null;
   estimated: boolean;
   factors: Record<string, number>;
+  /** How those that follow by hand came about. */
+  worked?: Record<string, string>;
   rule: string;
   strength: number | null;
   above: boolean;

@@ -2469,7 +2469,7 @@ export interface StatementStudy {
           library: string;
         };
     /**
-     * Curves by the ratio of least to greatest stress, instead of one curve and a rule for means.
+     * Curves by the ratio of least to greatest stress, or by the mean, instead of one curve and a rule for means.
      *
      * @minItems 2
      * @maxItems 20
@@ -2482,7 +2482,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -2518,117 +2522,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          }
-        ]
-      | [
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -2666,7 +2564,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -2702,7 +2604,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -2738,225 +2644,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          }
-        ]
-      | [
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -2994,7 +2686,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3030,7 +2726,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3066,7 +2766,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3102,79 +2806,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3212,7 +2848,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3248,7 +2888,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3284,7 +2928,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3320,7 +2968,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3356,79 +3008,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3466,7 +3050,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3502,7 +3090,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3538,7 +3130,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3574,7 +3170,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3610,7 +3210,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3646,79 +3250,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3756,7 +3292,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3792,7 +3332,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3828,7 +3372,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3864,7 +3412,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3900,7 +3452,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3936,7 +3492,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -3972,79 +3532,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4082,7 +3574,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4118,7 +3614,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4154,7 +3654,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4190,7 +3694,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4226,7 +3734,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4262,7 +3774,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4298,7 +3814,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4334,79 +3854,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4444,7 +3896,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4480,7 +3936,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4516,7 +3976,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4552,7 +4016,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4588,7 +4056,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4624,7 +4096,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4660,7 +4136,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4696,7 +4176,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4732,79 +4216,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4842,7 +4258,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4878,7 +4298,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4914,7 +4338,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4950,7 +4378,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -4986,7 +4418,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5022,7 +4458,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5058,7 +4498,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5094,7 +4538,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5130,7 +4578,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5166,79 +4618,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5276,7 +4660,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5312,7 +4700,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5348,7 +4740,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5384,7 +4780,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5420,7 +4820,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5456,7 +4860,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5492,7 +4900,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5528,7 +4940,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5564,7 +4980,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5600,7 +5020,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -5636,585 +5060,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          }
-        ]
-      | [
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6252,7 +5102,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6288,7 +5142,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6324,7 +5182,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6360,7 +5222,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6396,7 +5262,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6432,7 +5302,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6468,7 +5342,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6504,7 +5382,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6540,7 +5422,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6576,7 +5462,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6612,7 +5502,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6648,115 +5542,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6794,7 +5584,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6830,7 +5624,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6866,7 +5664,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6902,7 +5704,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6938,7 +5744,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -6974,7 +5784,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7010,7 +5824,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7046,7 +5864,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7082,7 +5904,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7118,7 +5944,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7154,7 +5984,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7190,7 +6024,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7226,115 +6064,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7372,7 +6106,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7408,7 +6146,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7444,7 +6186,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7480,7 +6226,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7516,7 +6266,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7552,7 +6306,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7588,7 +6346,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7624,7 +6386,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7660,7 +6426,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7696,7 +6466,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7732,7 +6506,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7768,7 +6546,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7804,7 +6586,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7840,115 +6626,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -7986,7 +6668,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8022,7 +6708,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8058,7 +6748,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8094,7 +6788,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8130,7 +6828,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8166,7 +6868,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8202,7 +6908,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8238,7 +6948,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8274,7 +6988,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8310,7 +7028,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8346,7 +7068,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8382,7 +7108,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8418,7 +7148,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8454,7 +7188,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8490,115 +7228,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8636,7 +7270,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8672,7 +7310,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8708,7 +7350,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8744,7 +7390,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8780,7 +7430,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8816,7 +7470,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8852,7 +7510,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8888,7 +7550,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8924,7 +7590,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8960,7 +7630,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -8996,7 +7670,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9032,7 +7710,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9068,7 +7750,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9104,7 +7790,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9140,7 +7830,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9176,115 +7870,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
             /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
+             * The mean stress, instead of a ratio.
              */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
-            /**
-             * Points, by rising cycles.
-             *
-             * @minItems 1
-             * @maxItems 200
-             *
-             * Items: A point of the curve.
-             */
-            points: [
-              {
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              },
-              ...{
-                /**
-                 * Cycles.
-                 */
-                cycles: string;
-                /**
-                 * Amplitude of stress.
-                 */
-                stress: string;
-              }[]
-            ];
-          },
-          {
-            /**
-             * The least over the greatest stress.
-             */
-            ratio: string;
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9322,7 +7912,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9358,7 +7952,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9394,7 +7992,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9430,7 +8032,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9466,7 +8072,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9502,7 +8112,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9538,7 +8152,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9574,7 +8192,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9610,7 +8232,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9646,7 +8272,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9682,7 +8312,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9718,7 +8352,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9754,7 +8392,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9790,7 +8432,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9826,7 +8472,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9862,7 +8512,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9898,7 +8552,53 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9934,7 +8634,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -9970,7 +8674,11 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -10006,7 +8714,2135 @@ export interface StatementStudy {
             /**
              * The least over the greatest stress.
              */
-            ratio: string;
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          }
+        ]
+      | [
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
+            /**
+             * Points, by rising cycles.
+             *
+             * @minItems 1
+             * @maxItems 200
+             *
+             * Items: A point of the curve.
+             */
+            points: [
+              {
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              },
+              ...{
+                /**
+                 * Cycles.
+                 */
+                cycles: string;
+                /**
+                 * Amplitude of stress.
+                 */
+                stress: string;
+              }[]
+            ];
+          },
+          {
+            /**
+             * The least over the greatest stress.
+             */
+            ratio?: string;
+            /**
+             * The mean stress, instead of a ratio.
+             */
+            mean?: string;
             /**
              * Points, by rising cycles.
              *
@@ -10052,11 +10888,11 @@ export interface StatementStudy {
      */
     reliability?: "50 %" | "90 %" | "95 %" | "99 %" | "99.9 %";
     /**
-     * Factor of size on the strength.
+     * Factor of size on the strength, or a diameter that it follows from by hand.
      */
     size?: string;
     /**
-     * Factor of temperature on the strength.
+     * Factor of temperature on the strength, or a temperature that it follows from by hand, of steel.
      */
     temperature?: string;
     /**

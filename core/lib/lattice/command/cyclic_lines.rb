@@ -46,7 +46,7 @@ module Lattice
         passes = worst[:life] ? number(worst[:life]) : "without end"
         unit = finding[:unit] && worst[:life] ? ", #{number(worst[:life] / finding[:unit][:passes])} #{finding[:unit][:name]}" : ""
         doubts = [finding[:yields] && finding[:by] == "stress" ? "it yields: life by strain applies" : nil, finding[:above] ? "over the first point of its curve" : nil,
-                  finding[:estimated] ? "by estimated constants" : nil].compact
+                  finding[:estimated] ? "by estimated constants" : nil, *finding[:factors].map { |name, value| "#{name} × #{number(value)}#{" = #{finding[:worked][name]}" if finding[:worked][name]}" }].compact
         what = finding[:as_found] ? "strain and stress as found" : "the load"
         ["life under “#{finding[:of]}”, least in #{worst[:body]}, factor on #{what} #{number(worst[:safety])}", "#{passes}#{unit}", finding[:design] ? "at least #{number(finding[:design])}" : "",
          [finding[:design] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts].compact.join("; ")]

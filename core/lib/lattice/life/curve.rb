@@ -3,7 +3,7 @@
 module Lattice
   module Life
     # Cycles until a crack, by the amplitude of stress: points with straight lines between them on chosen axes, carried on beyond both
-    # ends; below the endurance there is no damage. Several curves by the ratio of least to greatest stress.
+    # ends; below the endurance there is no damage.
     class Curve
       BETWEEN = %w[log-log semi-log linear].freeze
       LEAST = 1e-3 # cycles
@@ -69,36 +69,6 @@ module Lattice
           found[at] = ((stress[at] - s0) * ((n1 - n0) / (s1 - s0))) + n0 unless at.empty?
         end
         found
-      end
-    end
-
-    # Curves that were found at several ratios of least to greatest stress: between them the logarithm of life is straight in the ratio.
-    class CurvesByRatio
-      # @param curves [Hash{Float => Curve}] by ratio
-      def initialize(curves)
-        @ratios = curves.keys.sort
-        @curves = @ratios.map { |r| curves[r] }
-      end
-
-      # @param amplitude [Numo::DFloat] Pa
-      # @param mean [Numo::DFloat] Pa
-      # @return [Numo::DFloat] cycles
-      def life(amplitude, mean)
-        greatest = mean + amplitude
-        ratio = Numo::DFloat.zeros(*mean.shape).tap { |r| greatest.ne(0).where.then { |at| r[at] = (mean[at] - amplitude[at]) / greatest[at] unless at.empty? } }
-        # Where even the greatest is a push, as where it is least pulled.
-        Algebra::Gather.put(ratio, greatest <= 0, @ratios[0])
-        ratio = ratio.clip(@ratios[0], @ratios[-1])
-        logs = @curves.map { |c| Numo::NMath.log10(c.life(amplitude).clip(nil, 1e300)) }
-        found = logs[-1].dup
-        @ratios.each_cons(2).with_index do |(low, high), i|
-          at = (ratio.ge(low) & ratio.le(high)).where
-          next if at.empty?
-
-          share = (ratio[at] - low) / (high - low)
-          found[at] = (logs[i][at] * (1 - share)) + (logs[i + 1][at] * share)
-        end
-        10**found
       end
     end
   end

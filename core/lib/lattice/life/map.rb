@@ -113,7 +113,7 @@ module Lattice
       def alternating(body, scalars)
         one, two = @load.single? ? @load.factors.minmax.map { |factor| scalars[frames[0]] * factor } : sequence(scalars).then { |s| [s.min(0), s.max(0)] }
         amplitude = (one - two).abs / 2
-        return amplitude if strength(body).strain? || strength(body).by_ratio?
+        return amplitude if strength(body).strain? || strength(body).several?
 
         strength(body).equivalent(amplitude, (one + two) / 2)
       end
@@ -140,7 +140,7 @@ module Lattice
         s = strength(body)
         worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200),
                   strains: passed.strain && passed.strain[true, 0].to_a }
-        { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, rule: s.rule,
+        { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?, factors: s.factors, worked: s.worked || {}, rule: s.rule,
           strength: s.mean_strength, above: above(body, loops), curve: drawn(body), diagram: s.diagram(design, loops.map { |l| l[:mean] }), law: s.strain? ? s.law.constants : nil,
           course: s.strain? ? damage.course(path, values) : nil, as_found: !passed.strain.nil? }
       end
@@ -158,7 +158,7 @@ module Lattice
       def told(body, damage, path, passed)
         list = []
         damage.each(path, passed.stress) do |loop|
-          plain = loop.strain || strength(body).by_ratio? ? nil : strength(body).equivalent(loop.amplitude, loop.mean)[0]
+          plain = loop.strain || strength(body).several? ? nil : strength(body).equivalent(loop.amplitude, loop.mean)[0]
           plain = nil unless plain&.finite? # the mean alone breaks it
           list << { from: loop.from + 1, to: loop.to + 1, amplitude: loop.amplitude[0], mean: loop.mean[0], greatest: loop.greatest[0], strain: loop.strain&.[](0), equivalent: plain,
                     reduced: plain && (plain / strength(body).factor), life: loop.life[0].finite? ? loop.life[0] : nil, damage: 1 / loop.life[0] }
@@ -180,14 +180,14 @@ module Lattice
       # Whether stress lies above the first point of the curve, where it is only carried on.
       def above(body, loops)
         s = strength(body)
-        return false if s.strain? || s.by_ratio? || loops.empty? || @study["life"]["curve"]["coefficient"]
+        return false if s.strain? || s.several? || loops.empty? || @study["life"]["curve"]["coefficient"]
 
         loops.any? { |l| l[:reduced].nil? || l[:reduced] > s.curve.points[0][1] }
       end
 
       def drawn(body)
         s = strength(body)
-        return [] if s.strain? || s.by_ratio?
+        return [] if s.strain? || s.several?
 
         s.curve.points.map { |n, stress| { cycles: n, stress: stress * s.factor } }
       end

@@ -4,11 +4,6 @@ module Lattice
   module Life
     # What the material bears, of one body: its curve, what lowers it, and what a mean does.
     class Strength
-      # Surface factor a Su^b with Su in MPa: C. J. Noll, C. Lipson, Allowable Working Stresses, 1946.
-      FINISHES = { "polished" => [1.0, 0.0], "ground" => [1.58, -0.085], "machined" => [4.51, -0.265], "hot rolled" => [57.7, -0.718], "as forged" => [272.0, -0.995] }.freeze
-      # Of strengths that scatter normally by 8 %: 1 − 0.08 z. J. E. Shigley, C. R. Mischke, Mechanical Engineering Design, 1989.
-      RELIABILITY = { "50 %" => 1.0, "90 %" => 0.897, "95 %" => 0.868, "99 %" => 0.814, "99.9 %" => 0.753 }.freeze
-      FACTORS = %w[size temperature other].freeze
       LAWS = %i[strength exponent ductility ductile_exponent hardening hardening_exponent].freeze
       STRESSES = %i[strength hardening].freeze
 
@@ -26,19 +21,21 @@ module Lattice
       def rule = life["mean"] || "none"
 
       # @return [Hash{String => Float}] by what the strength is multiplied
-      def factors
-        { "surface" => surface, "reliability" => life["reliability"] && RELIABILITY.fetch(life["reliability"]), **FACTORS.to_h { |key| [key, @study.quantity("life.#{key}", "ratio")] } }.compact
-      end
+      def factors = lowered.all
+
+      # @return [Hash{String => String}] how those that are worked out came about
+      def worked = lowered.worked
 
       def factor = factors.values.reduce(1.0, :*)
 
-      # @return [Curve, CurvesByRatio]
+      # @return [Curve, CurvesBetween]
       # @raise [InvalidInput]
       def curve
-        @curve ||= life["curves"] ? by_ratio : one
+        @curve ||= several? ? between : one
       end
 
-      def by_ratio? = !life["curves"].nil?
+      # @return [Boolean] whether it has curves by ratio or mean
+      def several? = !life["curves"].nil?
 
       # @return [LocalStrain]
       # @raise [InvalidInput]
@@ -73,7 +70,7 @@ module Lattice
       # @param means [Array<Float>] Pa, that are to lie in it
       # @return [Hash, nil] life; level: Pa about no mean; line [[mean, amplitude]]; nil of what has no rule for means
       def diagram(cycles, means)
-        return if strain? || by_ratio?
+        return if strain? || several?
 
         level = curve.bears(cycles) * factor
         low = [0.0, *means].min
@@ -84,12 +81,12 @@ module Lattice
 
       # @return [Numo::DFloat] cycles
       def life_of(amplitude, mean)
-        by_ratio? ? curve.life(amplitude / factor, mean / factor) : curve.life(equivalent(amplitude, mean) / factor)
+        several? ? curve.life(amplitude, mean, factor) : curve.life(equivalent(amplitude, mean) / factor)
       end
 
       # @raise [InvalidInput]
       def check!
-        factors.each { |key, value| raise @study.fault("its #{key} factor is #{value}, outside 0 to 2", path: "life.#{key}", cure: "Give a factor such as 0.9.") unless value.between?(1e-6, 2) }
+        lowered.check!
         strain? ? check_law : check_curve
         raise @study.fault("Walker's exponent lies between 0 and 1", path: "life.walker", cure: "Give one such as 0.65.") if @study.quantity("life.walker", "ratio")&.then { |g| !g.between?(0.01, 1) }
       end
@@ -99,11 +96,7 @@ module Lattice
       def walker = @study.quantity("life.walker", "ratio") || 0.5
       def life = @study["life"]
 
-      def surface
-        finish = life["surface"] or return
-        a, b = FINISHES.fetch(finish)
-        b.zero? ? 1.0 : [a * ((needed(:ultimate) / 1e6)**b), 1.0].min
-      end
+      def lowered = @lowered ||= Lowered.new(@study) { needed(:ultimate) }
 
       def needed(key)
         @material[key] || raise(@study.fault("the material of “#{@body}” has no #{key} strength", path: "life.#{key == :ultimate && strain? ? 'strain' : 'mean'}", cure: "Type it in the material statement."))
@@ -122,9 +115,12 @@ module Lattice
         Curve.new(found["points"], endurance: endurance || found["endurance"])
       end
 
-      def by_ratio
-        CurvesByRatio.new(life["curves"].each_with_index.to_h { |c, i| [Quantity.parse(c["ratio"], "ratio"), Curve.new(points("life.curves.#{i}.points", c["points"]), endurance: endurance)] })
+      def between
+        CurvesBetween.new(life["curves"].each_with_index.to_h { |c, i| [place(c), Curve.new(points("life.curves.#{i}.points", c["points"]), endurance: endurance)] }, by_mean? ? :mean : :ratio)
       end
+
+      def by_mean? = life["curves"].all? { |c| c["mean"] }
+      def place(one) = by_mean? ? Quantity.parse(one["mean"], "stress") : Quantity.parse(one["ratio"], "ratio")
 
       def endurance = @study.quantity("life.endurance", "stress")
 
@@ -148,17 +144,23 @@ module Lattice
 
       def check_curve
         mean_strength
-        lists = by_ratio? ? life["curves"].each_with_index.map { |c, i| ["life.curves.#{i}.points", c["points"]] } : [["life.curve.points", life["curve"]&.[]("points")]]
+        lists = several? ? life["curves"].each_with_index.map { |c, i| ["life.curves.#{i}.points", c["points"]] } : [["life.curve.points", life["curve"]&.[]("points")]]
         lists.each { |path, list| falling!(path, points(path, list)) if list }
-        raise @study.fault("two of its curves are for one ratio", path: "life.curves", cure: "Give each curve its own ratio.") if by_ratio? && life["curves"].uniq do |c|
-          Quantity.parse(c["ratio"], "ratio")
-        end.size < life["curves"].size
+        check_several if several?
 
         exponent = life["curve"] && life["curve"]["exponent"]
         raise @study.fault("a curve with an exponent of #{exponent} does not fall", path: "life.curve.exponent", cure: "Give one below zero, such as -0.09.") if exponent && Quantity.parse(exponent,
                                                                                                                                                                                             "ratio") >= 0
 
         curve
+      end
+
+      def check_several
+        vague = life["curves"].index { |c| [c["ratio"], c["mean"]].compact.size != 1 || (c["mean"] && !by_mean?) }
+        raise @study.fault("its curves are not all for a ratio, or all for a mean", path: "life.curves.#{vague}", cure: "Give each curve its ratio, or give each its mean.") if vague
+        return if life["curves"].uniq { |c| place(c) }.size == life["curves"].size
+
+        raise @study.fault("two of its curves are for one #{by_mean? ? 'mean' : 'ratio'}", path: "life.curves", cure: "Give each curve its own.")
       end
 
       # More cycles at less stress.

@@ -14,6 +14,7 @@ const CURVES = [
   ["points", "points"],
   ["library", "the library"],
   ["ratios", "curves by ratio"],
+  ["means", "curves by mean"],
 ] as const;
 const BETWEEN = [
   ["log-log", "log–log"],
@@ -34,7 +35,8 @@ export function Bears({ statement, life }: { statement: Study; life: Life }) {
   const { data: known } = useFatigueCurves();
   const change = (put: (l: Life) => void) => edit((s) => s.life && put(s.life));
   const { curve, curves } = life;
-  const how = curves ? "ratios" : curve && "points" in curve ? "points" : curve && "library" in curve ? "library" : "power";
+  const by = curves?.[0]?.mean ? "mean" : "ratio";
+  const how = curves ? (by === "mean" ? "means" : "ratios") : curve && "points" in curve ? "points" : curve && "library" in curve ? "library" : "power";
   return (
     <>
       it bears{" "}
@@ -50,6 +52,11 @@ export function Bears({ statement, life }: { statement: Study; life: Life }) {
               l.curves = [
                 { ratio: "-1", points: POINTS },
                 { ratio: "0", points: POINTS },
+              ];
+            else if (v === "means")
+              l.curves = [
+                { mean: "0 MPa", points: POINTS },
+                { mean: "100 MPa", points: POINTS },
               ];
             else l.curve = v === "power" ? POWER : v === "points" ? { points: POINTS } : { library: known?.curves[0]?.name ?? "" };
           })
@@ -69,11 +76,17 @@ export function Bears({ statement, life }: { statement: Study; life: Life }) {
       )}
       {curves?.map((c, i) => (
         <span key={i} className="block">
-          at a ratio of <TextChip label={`ratio ${i + 1}`} value={c.ratio} onCommit={(v) => change((l) => l.curves?.[i] && (l.curves[i].ratio = v))} />: <Points list={c.points} onChange={(put) => change((l) => l.curves?.[i] && put(l.curves[i].points))} />
+          at a {by}{" "}
+          {by === "mean" ? (
+            <TextChip label={`mean ${i + 1}`} value={c.mean ?? ""} onCommit={(v) => change((l) => l.curves?.[i] && (l.curves[i].mean = v))} />
+          ) : (
+            <TextChip label={`ratio ${i + 1}`} value={c.ratio ?? ""} onCommit={(v) => change((l) => l.curves?.[i] && (l.curves[i].ratio = v))} />
+          )}
+          : <Points list={c.points} onChange={(put) => change((l) => l.curves?.[i] && put(l.curves[i].points))} />
         </span>
       ))}
       {curves && (
-        <button className={quiet} onClick={() => void change((l) => void l.curves?.push({ ratio: "0.5", points: POINTS }))}>
+        <button className={quiet} onClick={() => void change((l) => void l.curves?.push(by === "mean" ? { mean: "100 MPa", points: POINTS } : { ratio: "0.5", points: POINTS }))}>
           + curve
         </button>
       )}
@@ -146,7 +159,7 @@ export function Lowered({ statement, life }: { statement: Study; life: Life }) {
   return (
     <>
       <ChoiceChip label="finish" value={life.surface ?? ""} options={FINISHES} onChoose={(v) => void change((l) => setOrDrop(l, "surface", v))} />, borne by <ChoiceChip label="borne by" value={life.reliability ?? ""} options={BORNE} onChoose={(v) => void change((l) => setOrDrop(l, "reliability", v))} />, factors for size{" "}
-      <TextChip label="size factor" optional placeholder="1" value={life.size ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "size", v))} />, temperature <TextChip label="temperature factor" optional placeholder="1" value={life.temperature ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "temperature", v))} />, other{" "}
+      <TextChip label="size factor" optional placeholder="1, or a diameter" value={life.size ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "size", v))} />, temperature <TextChip label="temperature factor" optional placeholder="1, or how warm" value={life.temperature ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "temperature", v))} />, other{" "}
       <TextChip label="other factor" optional placeholder="1" value={life.other ?? ""} onCommit={(v) => change((l) => setOrDrop(l, "other", v))} />
     </>
   );

@@ -37,6 +37,8 @@ module Lattice
             raise study.fault("a design life of nothing", path: "life.design", cure: "Give a number of cycles, such as 1e6.") if design(study)&.then { |d| d <= 0 }
           end
 
+          def oddities(problem, study) = Lattice::Life::SetUp.new(problem, study).oddities
+
           def signature(problem, study)
             named = load(problem, study).then { |l| l.steps.map { |step| step && l.names[step] } }
             [Model::Meaning.of(study, except: %w[name of case target]), named, bodies(problem, study), study["target"].to_s.empty? ? nil : problem.keys(study),
