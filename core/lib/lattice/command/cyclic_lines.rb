@@ -45,11 +45,15 @@ module Lattice
         worst = finding[:worst]
         passes = worst[:life] ? number(worst[:life]) : "without end"
         unit = finding[:unit] && worst[:life] ? ", #{number(worst[:life] / finding[:unit][:passes])} #{finding[:unit][:name]}" : ""
-        doubts = [finding[:yields] && finding[:by] == "stress" ? "it yields: life by strain applies" : nil, finding[:above] ? "over the first point of its curve" : nil,
-                  finding[:estimated] ? "by estimated constants" : nil, *finding[:factors].map { |name, value| "#{name} × #{number(value)}#{" = #{finding[:worked][name]}" if finding[:worked][name]}" }].compact
         what = finding[:as_found] ? "strain and stress as found" : "the load"
         ["life under “#{finding[:of]}”, least in #{worst[:body]}, factor on #{what} #{number(worst[:safety])}", "#{passes}#{unit}", finding[:design] ? "at least #{number(finding[:design])}" : "",
-         [finding[:design] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts].compact.join("; ")]
+         [finding[:design] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
+      end
+
+      def doubts(finding)
+        lowered = finding[:factors].map { |name, value| "#{name} × #{number(value)}#{" = #{finding[:worked][name]}" if finding[:worked][name]}" }
+        [finding[:yields] && finding[:by] == "stress" ? "it yields: life by strain applies" : nil, finding[:above] ? "over the first point of its curve" : nil,
+         finding[:estimated] ? "by estimated constants" : nil, *lowered].compact
       end
 
       # The worst point, loop by loop, for a reader with a calculator.
