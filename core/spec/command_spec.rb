@@ -48,6 +48,17 @@ RSpec.describe Lattice::Command do
     end
   end
 
+  it "tells how long a part lasts, what lowers its strength by which formula, and loop by loop" do
+    life = { "id" => "f", "kind" => "study", "name" => "last", "type" => "life", "of" => "pull",
+             "life" => { "load" => { "ratio" => "-1" }, "curve" => { "coefficient" => "900 MPa", "exponent" => "-0.09" }, "design" => "1e6", "size" => "20 mm", "other" => "0.9" } }
+    with_model({}, life) do |path, _|
+      status, out, = run("solve", path, "--study", "last")
+      expect(status).to be_between(0, 1)
+      expect(out).to match(/life under “pull”, least in bar, factor on the load [\d.]+.*at least 1.000.000.*size × 0.8999 = 1.24 · 20.0\^-0.107; other × 0.9/)
+      expect(out).to match(/loop +amplitude +mean/)
+    end
+  end
+
   it "solves: findings on standard output, progress on standard error, status 0 when all holds" do
     with_model({}, limit.call("yield")) do |path, folder|
       status, out, err = run("solve", path, "--json", "--study", "pull", "--out", File.join(folder, "out"))

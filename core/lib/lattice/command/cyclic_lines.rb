@@ -47,10 +47,10 @@ module Lattice
         unit = finding[:unit] && worst[:life] ? ", #{number(worst[:life] / finding[:unit][:passes])} #{finding[:unit][:name]}" : ""
         what = finding[:as_found] ? "strain and stress as found" : "the load"
         ["life under “#{finding[:of]}”, least in #{worst[:body]}, factor on #{what} #{number(worst[:safety])}", "#{passes}#{unit}", finding[:design] ? "at least #{number(finding[:design])}" : "",
-         [finding[:design] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *doubts(finding)].compact.join("; ")]
+         [finding[:design] && "#{finding[:holds] ? 'holds' : 'fails'}, #{percent(finding[:margin])}", *life_doubts(finding)].compact.join("; ")]
       end
 
-      def doubts(finding)
+      def life_doubts(finding)
         lowered = finding[:factors].map { |name, value| "#{name} × #{number(value)}#{" = #{finding[:worked][name]}" if finding[:worked][name]}" }
         [finding[:yields] && finding[:by] == "stress" ? "it yields: life by strain applies" : nil, finding[:above] ? "over the first point of its curve" : nil,
          finding[:estimated] ? "by estimated constants" : nil, *lowered].compact
