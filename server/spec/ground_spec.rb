@@ -14,6 +14,12 @@ RSpec.describe LatticeServer::App do
     expect(new_model(model({}, soil(friction: "0 deg", cohesion: "0 kPa")))["pressures"]).to eq({})
   end
 
+  it "proposes what holds ground at rest" do
+    made = new_model(model({ support: nil }, { "id" => "r", "kind" => "at_rest", "target" => "bar", "coefficient" => "0.5" }, { "id" => "w", "kind" => "gravity", "value" => "9.81 m/s2", "direction" => "-y" }))
+    expect(made["holds"].map { |plane| plane.values_at("name", "axis", "components") }).to include(["base of the ground", "y", %w[x y z]], ["left side of the ground", "x", %w[x]])
+    expect(new_model(model({}))["holds"]).to be_empty
+  end
+
   it "says what ground, concrete and stages lack, by statement and cure" do
     { soil(dilation: "40 deg") => ["g", /widens more than friction allows/], soil(cohesion: "-1 kPa") => ["g", /cohesion is below zero/],
       stages({ "name" => "dig", "goes" => ["shaft"] }) => ["c", /no body, group of bodies, anchor, support or join named “shaft”/],

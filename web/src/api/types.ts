@@ -237,6 +237,8 @@ export interface ModelView {
   dampings: Record<string, { frequencies: number[]; ratios: number[]; ends: [number, number][]; mass: number; stiffness: number }>;
   /** Springs with a curve, by statement: m and N, both ways. */
   springs: Record<string, { moves: number[]; forces: number[] }>;
+  /** Sides and base of ground at rest that nothing holds yet: planes, m, and along what they would be held. */
+  holds: { name: string; axis: "x" | "y" | "z"; at: number; components: ("x" | "y" | "z")[] }[];
   /** Materials with a table over temperature, by statement: K, Pa and 1/K. */
   warmths: Record<string, { temperatures: number[]; young: number[] | null; expansion: number[] | null }>;
   /** Sections of concrete with bars, by statement: bars as x, y and diameter, m; how they bend. */

@@ -51,11 +51,16 @@ module Lattice
 
       def operators(range)
         strain, volumes = @continuum.operators(range, elasticity)
-        [even_volume? ? Dilatation.even(strain, volumes) : strain, nil, volumes]
+        return [strain, nil, volumes] unless even_volume?
+
+        [Dilatation.even(strain, volumes, Kind[block.kind].quadratic? ? places_of_points(range) : nil), nil, volumes]
       end
 
-      # Metals keep their volume while they flow: elements of straight sides lock unless theirs changes evenly all over.
-      def even_volume? = !sheet? && !Kind[block.kind].quadratic?
+      BRICKS = %i[hex20 wedge15].freeze
+
+      # Metals, and ground that does not widen, keep their volume while they flow: elements of straight sides lock unless theirs changes evenly all
+      # over, bricks of curved ones unless it does so straight over them.
+      def even_volume? = !sheet? && (!Kind[block.kind].quadratic? || BRICKS.include?(block.kind))
 
       # @return [Numo::DFloat, nil] [e, n w, n w] where what flows wants another stiffness than what does not
       def stiffness_of_flow

@@ -40,12 +40,13 @@ module Lattice
         return if coefficients.empty?
 
         stand_ins
-        wrong = @problem.parts.bodies.find { |b| coefficients.key?(b.name) && (b.dimension != 2 || b.make == "plane stress") }
-        raise @statements[0].fault("“#{wrong.name}” is neither a slice of plane strain nor a ring", path: "target", cure: "Choose the ground of a section.") if wrong
+        wrong = @problem.parts.bodies.find { |b| coefficients.key?(b.name) && !b.solid? && (b.dimension != 2 || b.make == "plane stress") }
+        raise @statements[0].fault("“#{wrong.name}” is neither a solid, a slice of plane strain nor a ring", path: "target", cure: "Choose the ground.") if wrong
         raise @statements[0].fault("nothing weighs on what is at rest", cure: "Add gravity.") unless gravity
-        return if gravity.direction[1] < -1 + 1e-9
+        return if solids? ? up : up == 1
 
-        raise gravity.fault("what is at rest weighs along -y, and this does not", path: "direction", cure: "Choose -y.")
+        wanted = solids? ? "an axis" : "-y"
+        raise gravity.fault("what is at rest weighs along #{wanted}, and this does not", path: "direction", cure: "Choose #{solids? ? '-z or -y' : '-y'}.")
       end
 
       # @return [Array<Fault>] ground that could not rest as it is said to: it would slide at once
@@ -68,15 +69,12 @@ module Lattice
       # @param present [Array<String>] bodies that are there
       # @return [Proc] of a body: a proc from points [k, 3] to stress [k, 6], Pa
       def stress(grid, present)
-        columns = present.flat_map { |name| grid.of(name).map { |block| [weight(name), border(grid, block)] } }
+        columns = present.select { |name| !solids? || @problem.parts.body(name).solid? }.flat_map { |name| columns(grid, name).map { |column| [weight(name), column] } }
         lambda do |name|
           part = coefficients[name]
           part && lambda do |points|
-            upright = columns.map { |weight, sides| above(points, *sides) * weight }.reduce(:+)
-            Numo::DFloat.zeros(points.shape[0], 6).tap do |all|
-              all[true, 1] = -upright
-              all[true, 0] = all[true, 2] = upright * -part
-            end
+            upright = columns.map { |weight, column| column.call(points) * weight }.reduce(:+)
+            Numo::DFloat.zeros(points.shape[0], 6).tap { |all| 3.times { |k| all[true, k] = upright * (k == up ? -1 : -part) } }
           end
         end
       end
@@ -84,45 +82,19 @@ module Lattice
       # @return [Model::Statement, nil] by which it weighs
       def gravity = @problem.document.active("gravity").first
 
+      # @return [Integer, nil] the axis against which it weighs; nil without gravity, or of any other direction
+      def up = gravity && (0..2).find { |axis| gravity.direction[axis] < -1 + 1e-9 }
+
       private
+
+      def solids? = @problem.parts.dimension == 3
+
+      def columns(grid, name) = solids? ? [Above::Solid.new(grid, name, up)] : grid.of(name).map { |block| Above::Section.new(grid, block) }
 
       # N/m³
       def weight(name)
         density = @problem.materials[stand_ins[name] || name].density || raise(gravity.fault("the material of “#{name}” has no density", cure: "Type its density in the material statement."))
         density * gravity.quantity("value", "acceleration")
-      end
-
-      # Sides of elements that belong to no other of the block, their ground to the left.
-      # @return [Array(Numo::DFloat, Numo::DFloat)] where they start and end, [m, 3]
-      def border(grid, block)
-        corners = Element::Kind[block.kind].corners
-        pairs = (0...corners).map { |i| [i, (i + 1) % corners] }
-        from, upto = [0, 1].map { |end_of| pairs.map { |pair| block.conn[true, pair[end_of]].dup }.reduce { |a, b| a.concatenate(b) } }
-        count = grid.nodes.shape[0]
-        _, index = Algebra::Distinct.of((Numo::Int64.cast(Numo::Int32.minimum(from, upto)) * count) + Numo::Int32.maximum(from, upto))
-        alone = index.bincount(minlength: index.max + 1)[index].eq(1).where
-        # Which way round elements go tells where the ground is.
-        at = ->(nodes) { grid.nodes[nodes[alone], true].dup }
-        clockwise?(grid, block) ? [at[upto], at[from]] : [at[from], at[upto]]
-      end
-
-      def clockwise?(grid, block)
-        one, two, three = [0, 1, 2].map { |i| grid.nodes[block.conn[0, i], true] }
-        (((two[0] - one[0]) * (three[1] - one[1])) - ((two[1] - one[1]) * (three[0] - one[0]))).negative?
-      end
-
-      # How much of the ground within sides lies above points, m.
-      def above(points, from, upto)
-        k = points.shape[0]
-        m = from.shape[0]
-        x, y = [0, 1].map { |c| points[true, c].dup.reshape(k, 1) }
-        start, finish = [from[true, 0], upto[true, 0]].map { |v| v.dup.reshape(1, m) }
-        level = from[true, 1].dup.reshape(1, m)
-        run = finish - start
-        slope = (upto[true, 1].dup.reshape(1, m) - level) / (run + Numo::DFloat.cast(run.eq(0)))
-        height = level + (slope * (x - start)) - y
-        over = ((start <= x) ^ (finish <= x)) & (height > 0)
-        (Numo::DFloat.cast(over) * height * (Numo::DFloat.cast(run < 0) - Numo::DFloat.cast(run > 0))).sum(1)
       end
     end
   end

@@ -16,7 +16,7 @@ module LatticeServer
         readiness = Lattice::Verdict::Readiness.new(@problem)
         stops = readiness.notices.select(&:stops?).map(&:fault)
         { text: JSON.generate(document: @document.data, shape: shape, groups: groups, flows: @problem.yielding.curves, pressures: @problem.yielding.pressures, motions: motions,
-                              bends: bends, bows: bows, dampings: dampings, warmths: warmths, springs: springs, views: views)[1...-1],
+                              bends: bends, bows: bows, dampings: dampings, warmths: warmths, springs: springs, holds: holds, views: views)[1...-1],
           document: JSON.generate(@document.data),
           name: @document.name, units: @document.units,
           notices: readiness.notices.map(&:as_json), offers: Lattice::Verdict::Hand::Offers.of(@problem), stops: stops,
@@ -72,6 +72,13 @@ module LatticeServer
         rescue Lattice::InvalidInput
           [statement.id, []]
         end.reject { |_, list| list.empty? }
+      end
+
+      # Sides and base of ground at rest that nothing holds yet.
+      def holds
+        Lattice::Load::GroundHolds.new(@problem).call.map(&:to_h)
+      rescue Lattice::InvalidInput
+        []
       end
 
       # Of every study that is damped by mass and stiffness, how much at which frequency.
