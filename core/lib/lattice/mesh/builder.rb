@@ -6,6 +6,8 @@ module Lattice
     # quadrilaterals and bricks, members with lines, faces with quadrilaterals or triangles,
     # all else with tetrahedra. Bodies that are joined share their nodes.
     class Builder
+      VERSION = 2 # raised when a change makes stored meshes obsolete
+
       attr_reader :times
 
       # @param bodies [Array<Shape::Body>]
@@ -36,7 +38,9 @@ module Lattice
         clusters.each_with_index do |cluster, index|
           add_cluster(cluster) { |what, share| tell&.call(what, (index + share).fdiv(clusters.size)) }
         end
-        grid = Grid.new(nodes: Numo::DFloat.vstack(@nodes), blocks: @blocks, places: @places, dimension: @bodies[0].dimension, order: 2)
+        nodes = Numo::DFloat.vstack(@nodes)
+        flat = @bodies.any?(&:plane?)
+        grid = Grid.new(nodes: nodes, blocks: @blocks, places: flat ? Bordered.call(@places, @blocks, nodes) : @places, dimension: flat ? 2 : @bodies[0].dimension, order: 2)
         grid.linear(@settings.linear? ? @bodies.map(&:name) : @settings.straight)
       end
 

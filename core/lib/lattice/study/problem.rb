@@ -36,7 +36,7 @@ module Lattice
 
       # Nil while the note does not say how to mesh.
       def mesh_digest
-        @mesh_digest ||= Model::Digest.of(["mesh", shape_digest, settings&.signature, parts.joins.signature, *parts.markers.map { |m| [m.name, m.at] }])
+        @mesh_digest ||= Model::Digest.of(["mesh", Mesh::Builder::VERSION, shape_digest, settings&.signature, parts.joins.signature, *parts.markers.map { |m| [m.name, m.at] }])
       rescue InvalidInput
         nil
       end
