@@ -77,6 +77,48 @@ RSpec.describe Lattice::Study::Kinds::Stages do # supports and joins that come a
     expect(found[:broken]).to include(stage: "struck", loose: match(/“beam” (slides|turns)/))
   end
 
+  # Beside it a short post of its own, on which the beam's end may stand: by a spring, a pad or a joint.
+  post = lambda do |helper|
+    [helper.group_named("end", { "all" => [{ "body" => "beam" }, { "plane" => { "axis" => "x", "at" => "#{length} mm" } }] }, of: "edges"),
+     helper.outline_named("foot", helper.rectangle("#{length - 20} mm", "-200 mm", "20 mm", "150 mm")), helper.body_named("post", "foot", thickness: "10 mm", make: "plane stress"),
+     helper.group_named("sole", { "plane" => { "axis" => "y", "at" => "-200 mm" } }, of: "edges"), helper.group_named("head", { "plane" => { "axis" => "y", "at" => "-50 mm" } }, of: "edges"),
+     { "kind" => "support", "target" => "sole", "components" => %w[x y] }]
+  end
+  down = ->(problem, values) { values[((problem.mesh.nodes[true, 0] - (length / 1e3)).abs.lt(1e-9) & problem.mesh.nodes[true, 1].abs.lt(1e-9)).where].mean }
+
+  # A spring of 1 N/mm against w: tip (w L⁴ / 8 E I) / (1 + k L³ / 3 E I); of the load that is put on while it is there.
+  it "springs back from where it was when it came, and not before it comes or once it has gone" do
+    spring = { "kind" => "spring", "name" => "strut", "target" => "end", "to" => "head", "stiffness" => "1 N/mm", "components" => ["y"] }
+    twice = { "loads" => [{ "case" => "weight", "factor" => "2" }] }
+    list = [stage["bare", {}], stage["strut", { "comes" => ["strut"] }], stage["more", twice], stage["off", { "goes" => ["strut"], **twice }]]
+    problem = beam(*post[self], spring, staged(list), prop: false)
+    all, found, result = moved(problem)
+    bare, held, more, off = all.map { |values| down[problem, values] }
+    stiff = 200e9 * 0.01 * (0.02**3) / 12
+    share = 1 / (1 + (1e3 * (0.4**3) / (3 * stiff)))
+    expect(held).to be_near(bare, 1e-5)
+    expect((more - bare) / bare).to be_near(share, 5e-3)
+    expect(off).to be_near(2 * bare, 1e-3)
+    forces = found[:rows].map { |row| result.state(row[:frame]).connectors[0, 1] }
+    expect(forces.values_at(0, 1, 3).map(&:abs).max).to be < 1e-6
+    expect(forces[2].abs).to be_near((bare - more).abs * 1e3, 1e-3)
+  end
+
+  { "a joint" => { "kind" => "joint", "how" => "ball" }, "a pad that only pushes" => { "kind" => "one_way", "way" => "push", "direction" => "-y" } }.each do |words, join|
+    it "stands on #{words} from where it is, which holds nothing before the post is there" do
+      stands = { "name" => "rest", "target" => "end", "to" => "head" }.merge(join)
+      twice = { "loads" => [{ "case" => "weight", "factor" => "2" }] }
+      list = [stage["bare", { "goes" => ["post"] }], stage["post", { "comes" => ["post"] }], stage["more", twice], stage["struck", { "goes" => ["rest"], **twice }]]
+      problem = beam(*post[self], stands, staged(list), prop: false)
+      all, = moved(problem)
+      bare, held, more, off = all.map { |values| down[problem, values] }
+      expect(bare).to be_near(down[problem, sags(false)], 1e-3)
+      expect(held).to be_near(bare, 1e-5)
+      expect((more - bare).abs).to be < bare.abs * 0.02
+      expect(off).to be_near(2 * bare, 1e-3)
+    end
+  end
+
   { "a support that nobody named so" => [{ "goes" => ["props"] }, /no body, group of bodies, anchor, support or join named “props”/],
     "what comes though it is there" => [{ "goes" => ["prop"], "comes" => ["prop"] }, /“prop” is not there|is there already/] }.each do |words, (changes, message)|
     it "refuses #{words}" do

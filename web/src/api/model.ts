@@ -11952,6 +11952,10 @@ export interface StatementSpring {
    */
   off?: boolean;
   /**
+   * What stages speak of it by, where it comes or goes.
+   */
+  name?: string;
+  /**
    * The name of a group, or of a body; empty while it is not chosen yet.
    */
   target: string;
@@ -12682,6 +12686,10 @@ export interface StatementOneWay {
    * Kept in the note, but left out of the model.
    */
   off?: boolean;
+  /**
+   * What stages speak of it by, where it comes or goes.
+   */
+  name?: string;
   /**
    * The name of a group; each of its places has a link of its own.
    */

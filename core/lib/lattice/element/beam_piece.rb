@@ -67,8 +67,13 @@ module Lattice
       # @return [Numo::DFloat] [e, 2, 6]
       def body_force(force) = spread(along_members(force))
 
-      # @return [Numo::DFloat] [e, 3] N/m of a force per volume
-      def along_members(force) = @set.properties.area.reshape(block.size, 1) * force.reshape(1, 3)
+      # @param force [Numo::DFloat] [3], or [2] in the plane of a section, N/m³
+      # @return [Numo::DFloat] [e, 3] N/m
+      def along_members(force)
+        whole = Numo::DFloat.zeros(1, 3).tap { |all| all[0, 0...force.size] = force }
+        @set.properties.area.reshape(block.size, 1) * whole
+      end
+
       def spread(per_length) = @beam.spread(per_length)
 
       # @return [Numo::DFloat] [1, 1, e, 2, 2] W/K

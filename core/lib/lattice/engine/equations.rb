@@ -71,6 +71,7 @@ module Lattice
           gone ? anchor.go : (anchor.come(pose.moved) unless anchor.there?)
         end
         @acting = acting
+        @springs.enter(acting.conditions, pose.moved)
         pin
         prescribe
       end
@@ -232,11 +233,13 @@ module Lattice
       def join(plain)
         @diagonal = plain.diagonal
         @stiffest = @diagonal.abs.max
-        all = structure.sprung(structure.bolted(plain, embedded: false), bent: false)
+        bolted = structure.bolted(plain, embedded: false)
+        structure.hold_idle(structure.sprung(bolted))
+        all = structure.sprung(bolted, linked: false)
         @springs = Springs.new(structure)
-        structure.hold_idle(all)
         @joins = Algebra::Sparse.symmetric(all).add(Algebra::Sparse.symmetric(plain.times(-1))).to_symmetric unless all.equal?(plain)
         tied = constraints.ties? ? constraints.tied.to_a : []
+        tied += @springs.held.to_a unless @springs.empty?
         @joined = (tied + (@joins ? @joins.diagonal.abs.gt(plain.diagonal.abs * 1e-9).where.to_a : [])).then { |list| list.empty? ? [] : @dofs.nodes_of(Numo::Int32.cast(list)).to_a.uniq }
       end
 

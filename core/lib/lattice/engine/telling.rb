@@ -7,15 +7,17 @@ module Lattice
       # What is told of a pose at rest. recovered: see #recovered; touched [n, 4]: see Touch#at_nodes, nil where nothing may touch; pressed:
       # what each touch says; shortenings [bolts] m, nil without; anchored: what each tie says; strips: forces along slender
       # regions by their names, where those are asked for; bars: see Embedded#read; cracks: see
-      # Element::Large::Cracks#table, nil where nothing cracks; free, flow: see Result::State, the latter at the end of all loads alone.
-      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, :free, :flow, keyword_init: true)
+      # Element::Large::Cracks#table, nil where nothing cracks; free, flow: see Result::State, the latter at the end of all loads alone; springs: see Springs#read.
+      Read = Struct.new(:recovered, :touched, :pressed, :shortenings, :anchored, :strips, :bars, :cracks, :free, :flow, :springs, keyword_init: true)
       WHOLE = 1 - 1e-9 # of the level
 
       # @return [Read]
       def read(pose, level)
-        Read.new(recovered: recovered(pose, level), touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level),
+        found = recovered(pose, level)
+        Read.new(recovered: found, touched: touched, pressed: touches.map(&:summary), shortenings: @tightening&.shortenings(pose.moved, level),
                  anchored: @anchors.filter_map { |a| a.read(pose.moved, level) },
-                 strips: strips(pose), bars: @embedded&.read(pose.moved), cracks: cracks(pose), free: by_part(&:free), flow: level >= WHOLE ? flow(pose) : nil)
+                 strips: strips(pose, found), bars: @embedded&.read(pose.moved), cracks: cracks(pose), free: by_part(&:free), flow: level >= WHOLE ? flow(pose) : nil,
+                 springs: @springs.read(pose.moved))
       end
 
       # @param level [Float] of the loads between the ends of members
@@ -37,8 +39,10 @@ module Lattice
       # @return [Array<Hash>] see Strip#about
       def follow
         pieces = structure.pieces
-        there = pieces.each_index.select { |i| pieces[i].names.size == 2 && yield(pieces[i]) }
-        @strips = there.to_h { |i| [i, Strip.new(pieces[i], @nodes)] }.select { |_, strip| strip.slender? }
+        regions = pieces.each_index.select { |i| pieces[i].names.size == 2 && yield(pieces[i]) }
+        @strips = regions.to_h { |i| [i, Strip.new(pieces[i], @nodes)] }.select { |_, strip| strip.slender? }
+        members = structure.grid.dimension == 2 ? pieces.each_index.select { |i| pieces[i].body.members? } : []
+        @strips.merge!(members.to_h { |i| [i, MemberStrip.new(pieces[i], @nodes)] })
         @strips.values.map(&:about)
       end
 
@@ -63,11 +67,13 @@ module Lattice
         tables.empty? ? nil : Numo::DFloat.vstack(tables)
       end
 
-      def strips(pose)
+      def strips(pose, recovered)
         return unless @strips
 
         places = pose.places(@nodes)
-        @strips.select { |i, _| @there[i] }.to_h { |i, strip| [strip.name, strip.read(@parts[i].call(*at(@parts[i], places, pose), tangent: false)[0])] }
+        @strips.select { |i, _| @there[i] }.to_h do |i, strip|
+          [strip.name, strip.read(strip.is_a?(MemberStrip) ? recovered[1][i] : @parts[i].call(*at(@parts[i], places, pose), tangent: false)[0])]
+        end
       end
 
       # Where a node belongs to several touches, the one that presses it most.

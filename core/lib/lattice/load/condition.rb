@@ -56,6 +56,9 @@ module Lattice
       # Whether it makes places press on each other where they meet, in studies that follow that.
       def touches? = false
 
+      # Whether it holds nothing while bodies are not there.
+      def hangs?(_absent) = false
+
       # Whether it acts per length, area or volume, so that a part of its place bears a part of it.
       def spreads? = false
 

@@ -112,7 +112,7 @@ module Lattice
         dofs = @structure.dofs
         u = increment.pose.moved
         load = increment.push
-        springs = @equations.springs.read(u)
+        springs = increment.read.springs
         held = @structure.constraints.carried(increment.internal - load - @structure.grounded(u, springs[0]))
         turns = increment.pose.turns
         split = { displacement: u, load: load, reaction: held }.transform_values { |vector| dofs.spread(vector) }

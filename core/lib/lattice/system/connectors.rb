@@ -50,11 +50,9 @@ module Lattice
         end
       end
 
-      # @param bent [Boolean] with those that are not equally stiff everywhere, as stiff as they are at rest
-      # @return [Algebra::Sparse, nil] lower triangle of the stiffness of all; nil without any
-      def matrix(bent: true)
-        those = bent ? all : all.reject(&:bent?)
-        those.empty? ? nil : DenseBlocks.matrix(those.map { |c| [c.dofs, c.table.transpose.dot(c.table * c.stiffness.reshape(c.stiffness.size, 1))] }, @structure.dofs.size)
+      # @return [Algebra::Sparse, nil] lower triangle of the stiffness of all, as stiff as they are at rest; nil without any
+      def matrix
+        all.empty? ? nil : DenseBlocks.matrix(all.map { |c| [c.dofs, c.table.transpose.dot(c.table * c.stiffness.reshape(c.stiffness.size, 1))] }, @structure.dofs.size)
       end
 
       # @param u [Numo::DFloat] [unknowns]

@@ -43,7 +43,7 @@ module Lattice
         nodes = Algebra::Gather.distinct([entries.nodes])
         arms = arms(entries, nodes)
         apart = @grid.dimension == 3 && V.norm(arms).max > @structure.problem.parts.size * APART
-        turn = apart || @one.turns? ? rows.turning(parts.map { |p, _| p }, @grid.nodes, @other.turns?) : []
+        turn = apart || (@one.turns? && @grid.dimension == 3) ? rows.turning(parts.map { |p, _| p }, @grid.nodes, @other.turns?) : []
         followers = Followers.new(@structure, @condition)
         Followers::AXES.first(@grid.dimension).each { |name| followers.put(name, entries.nodes, name, entries.others, entries.factors) }
         put_turns(followers, turn, apart ? [arms, rank_of(nodes)] : nil)

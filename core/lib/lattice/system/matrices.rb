@@ -10,12 +10,12 @@ module Lattice
       def bolted(matrix, embedded: true) = with(matrix, [*(bolts.empty? ? nil : bolts.matrix), *(bars.empty? || !embedded ? nil : bars.matrix), *blocks_of(false)])
 
       # @param matrix [Algebra::SymmetricMatrix] of the elements
-      # @param bent [Boolean] whether with springs and links that are not equally stiff everywhere
+      # @param linked [Boolean] whether with joints, springs of places and links, besides beds and what stands on springs
       # @return [Algebra::SymmetricMatrix] with the springs, and all that joins places
-      def sprung(matrix, bent: true)
+      def sprung(matrix, linked: true)
         sprung = @springs ? matrix.with_diagonal(@springs) : matrix
         connectors.settle(matrix.diagonal) unless connectors.empty?
-        with(sprung, [*blocks_of(true), *connectors.matrix(bent: bent)])
+        with(sprung, [*blocks_of(true), *(connectors.matrix if linked)])
       end
 
       # What springs and beds that stand on the ground do to it, which is a reaction.

@@ -52,6 +52,7 @@ module Lattice
         @totals = Totals.new(grid)
         @lumps, @weightless = [0, 1].map { Numo::DFloat.zeros(grid.nodes.shape[0]) }
         @skew = Skew.new(self)
+        keep_flat if grid.dimension == 2
         @spread_loads = @pieces.map { |p| p.body.members? ? Numo::DFloat.zeros(cases, p.block.size, 3) : nil }
       end
 
@@ -81,6 +82,14 @@ module Lattice
           next if there.empty?
 
           loads[row, true] += at[there].bincount(table[there, c].dup, minlength: dofs.size)
+        end
+      end
+
+      # Members beside plane regions stay in their plane.
+      def keep_flat
+        @pieces.select { |piece| piece.body.members? }.each do |piece|
+          nodes = Algebra::Gather.distinct([piece.conn])
+          %i[z rx ry].each { |name| constraints.prescribe(dofs.at(nodes, name), 0.0) }
         end
       end
 

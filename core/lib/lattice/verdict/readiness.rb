@@ -4,6 +4,8 @@ module Lattice
   module Verdict
     # The second pair of eyes before a solve: what is missing or odd, in plain words.
     class Readiness
+      include ThinBodies
+
       DENSITIES = (1.0..25_000.0) # kg/m³ of anything that parts are made of
 
       # @param problem [Study::Problem]
@@ -103,24 +105,6 @@ module Lattice
         clusters.each { |cluster| check_motions(cluster, held) }
       end
 
-      # Members bend in space; in the plane of a region nothing would hold them.
-      def check_flat
-        return unless @parts.dimension == 2
-
-        @parts.bodies.select(&:members?).each do |body|
-          stop(fault("“#{body.name}” is made of members, which are not solved beside plane regions yet", "Switch it off to solve the rest."))
-        end
-      end
-
-      def check_walls(bodies)
-        bodies.select { |b| b.faces? && b.wall.nil? }.each do |body|
-          stop(Fault.new(statement: @document.active.find { |s| s.name == body.name }&.id, path: "wall", message: "the faces of “#{body.name}” have no thickness", cure: "Give their thickness."))
-        end
-        return unless bodies.any?(&:faces?) && bodies.none?(&:solid?) && @problem.mesh_statement && @problem.mesh_statement["order"] != "linear"
-
-        odd(@problem.mesh_statement.fault_at("faces are solved with linear elements, of straight sides", path: "order", cure: "Choose linear elements, or leave it so."))
-      end
-
       # Bodies that share nodes, or are joined, hold each other.
       def clusters
         joined = @problem.conditions.select { |c| c.joins? || c.touches? }.filter_map { |c| collect { c.check! || c.all_places.map(&:body).uniq } }
@@ -134,7 +118,7 @@ module Lattice
         points = held.flat_map { |condition, places| held_points(cluster, condition, places) }
         body = cluster[0]
         low, high = body.bounds
-        rigid = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, body.make)
+        rigid = Load::RigidMotion.new(points, low.zip(high).map { |a, b| (a + b) / 2 }, body.size, (@parts.bodies.find(&:plane?) || body).make)
         free = rigid.free
         return if free.empty?
 

@@ -4,6 +4,7 @@ import { ChoiceChip, TextChip } from "../chips";
 import { ConnectorForces } from "../ConnectorForces";
 import { useNote } from "../context";
 import { Way } from "../loadChips";
+import { CalledChip } from "../CalledChip";
 import { NamesChips } from "../NamesChips";
 import { TargetChip } from "../TargetChip";
 import { ToChip } from "../ToChip";
@@ -47,6 +48,7 @@ function OneWayLine({ statement }: { statement: Of<"one_way"> }) {
           />
         </span>
       )}
+      <CalledChip statement={statement} />
       <ConnectorForces id={statement.id} />
     </>
   );

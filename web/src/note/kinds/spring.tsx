@@ -1,5 +1,7 @@
 import type { Of } from "../../api/types";
 import { setOrDrop } from "../../ui/assign";
+import { mayBeCalled } from "../called";
+import { CalledChip } from "../CalledChip";
 import { ChoiceChip, TextChip } from "../chips";
 import { ConnectorForces } from "../ConnectorForces";
 import { useNote } from "../context";
@@ -45,6 +47,7 @@ function SpringLine({ statement }: { statement: Spring }) {
           </>
         )}
       </span>
+      {mayBeCalled(statement) && <CalledChip statement={statement} />}
       <ConnectorForces id={statement.id} />
     </>
   );

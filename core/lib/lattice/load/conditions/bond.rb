@@ -32,9 +32,12 @@ module Lattice
 
         # @param structure [System::Structure]
         # @return [Array(System::Side, System::Side)] the one that follows first: edges in space, or what is finer; what is rigid is followed
-        def sides(structure) = [side(structure, places), side(structure, others)].sort_by { |s| [s.places.any? { |p| rigid?(p.body) } ? 1 : 0, s.edges ? -1.0 : s.fineness] }
+        def sides(structure) = [side(structure, places), side(structure, others)].sort_by { |s| [s.places.any? { |p| rigid?(p.body) } ? 1 : 0, s.edges || members?(s) ? -1.0 : s.fineness] }
 
         private
+
+        # Members in the plane follow regions.
+        def members?(side) = side.places.any? { |p| problem.parts.body(p.body).members? }
 
         # Edges in space; those of regions in the plane are their sides.
         def edges?(list) = problem.parts.dimension == 3 && list[0].of == :edges

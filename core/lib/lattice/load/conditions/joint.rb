@@ -8,6 +8,7 @@ module Lattice
       class Joint < Join
         acts_on :faces, :edges, :points
         or_ground
+        by_stiffness
         comes_and_goes
 
         HELD = { "ball" => [0, 1, 2], "hinge" => [0, 1, 2, 4, 5], "slider" => [1, 2, 3, 4, 5], "pin" => [1, 2, 4, 5], "bearing" => [1, 2], "weld" => [0, 1, 2, 3, 4, 5] }.freeze

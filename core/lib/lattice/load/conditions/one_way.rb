@@ -8,6 +8,8 @@ module Lattice
       class OneWay < Join
         acts_on :faces, :edges, :points
         or_ground
+        by_stiffness
+        comes_and_goes
 
         def way = statement["way"].to_sym
         def gap = statement.quantity("gap", "length") || 0.0

@@ -8,6 +8,8 @@ module Lattice
       class Spring < Join
         acts_on :faces, :edges, :points
         or_ground
+        by_stiffness
+        comes_and_goes
 
         TURNS = %w[rx ry rz].freeze
 
@@ -23,6 +25,9 @@ module Lattice
 
           System::ForceCurve.typed(moves, forces)
         end
+
+        # Shared over a place on the ground it stays in all stages.
+        def changes? = super && !shared?
 
         def components = slides.map(&:to_sym) + turns.map(&:to_sym)
         # Of one with a curve that at rest.
@@ -44,7 +49,7 @@ module Lattice
 
         def apply(structure)
           check!
-          return shared(structure) if grounded? && turns.empty? && curve.nil?
+          return shared(structure) if shared?
 
           sides = [places, others].reject(&:empty?).map { |list| System::RegionMotion.of(structure, list) }
           moved(structure, sides) unless slides.empty?
@@ -53,6 +58,7 @@ module Lattice
 
         private
 
+        def shared? = grounded? && turns.empty? && statement["curve"].nil?
         def line? = statement["components"]&.include?("line")
         # Whatever its curve is like.
         def slides = statement["curve"] || stiffness ? statement["components"] || [] : []

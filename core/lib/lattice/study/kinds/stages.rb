@@ -93,7 +93,7 @@ module Lattice
         # Walls and slabs in ground tell their forces; bars laid into them would keep theirs to themselves.
         def follow
           ground = @problem.yielding.flows.select { |_, flow| flow.is_a?(Matter::Soil) }.keys
-          return [] if ground.empty? && @problem.at_rest.coefficients.empty?
+          return [] if ground.empty? && @problem.at_rest.coefficients.empty? && (@grid.dimension == 3 || @problem.parts.bodies.none?(&:members?))
 
           barred = conditions.grep(Load::Conditions::Bars).reject(&:comes?).flat_map { |bars| bars.places.map(&:body) }
           @equations.follow { |piece| !piece.body.axisymmetric? && !(ground + barred).include?(piece.body.name) }
@@ -175,8 +175,8 @@ module Lattice
 
         def acting(absent) = (@acting ||= {})[[absent, @like]] ||= System::Structure.new(@problem, @grid, staying(absent), absent: absent, like: @like).apply
 
-        # Supports and joins that are there.
-        def staying(absent) = conditions.reject { |c| c.changes? && !c.comes? && absent.include?(c.statement.name) }
+        # Supports and joins that are there; what hangs on a body that is not is none of them.
+        def staying(absent) = conditions.reject { |c| (c.changes? && !c.comes? && absent.include?(c.statement.name)) || c.hangs?(absent) }
 
         # A load whose place went with its body would push nothing.
         def loose!(stage)
