@@ -100,7 +100,7 @@ RSpec.describe Lattice::Study::Kinds::Stages do # supports and joins that come a
     expect((more - bare) / bare).to be_near(share, 5e-3)
     expect(off).to be_near(2 * bare, 1e-3)
     forces = found[:rows].map { |row| result.state(row[:frame]).connectors[0, 1] }
-    expect(forces.values_at(0, 1, 3).map(&:abs).max).to be < 1e-6
+    expect(forces.values_at(0, 1, 3).map(&:abs).max).to be < forces[2].abs * 1e-5
     expect(forces[2].abs).to be_near((bare - more).abs * 1e3, 1e-3)
   end
 
