@@ -57,6 +57,23 @@ RSpec.describe Lattice::Engine::MemberStrip do
     end
   end
 
+  it "bends with the height of its section in the plane, and is odd where it is not as wide as the slice" do
+    box = [outline_named("foot", { "rectangle" => { "x" => "-1 m", "y" => "-1 m", "width" => "2 m", "height" => "1 m" } }), body_named("base", "foot", make: "plane strain"), edges("sole", plane("y", -1)),
+           held("sole", "x", "y")]
+    ends = { "low" => 0, "top" => 3000 }.map { |name, y| group_named(name, { "box" => { "from" => spot(1999, y - 1, -1), "to" => spot(2001, y + 1, 1) } }, of: "points") }
+    problem = lambda do |width|
+      lines = member("mast", [2, 0], [2, 3], 200).map { |s| s["name"] == "mast section" ? s.merge("boundary" => rectangle("0 mm", "0 mm", width, "200 mm")) : s }
+      shape_problem(*box, *lines, *ends, stiff, held("low", "x", "y", "rz"), { "kind" => "force", "target" => "top", "value" => "10 kN", "direction" => "+x" }, { "kind" => "mesh", "size" => "0.5 m" },
+                    { "kind" => "study", "name" => "case", "type" => "static" })
+    end
+    result = Lattice::Study::Solving.new(problem["1000 mm"]).call(problem["1000 mm"].study!("case"))
+    bent = 10e3 * 27 / (3 * 30e9 * 1.0 * (0.2**3) / 12)
+    expect(result.field("displacement_x").max).to be_near(bent, 5e-3)
+    odd = ->(width) { Lattice::Verdict::Readiness.new(problem[width]).notices.map { |n| n.fault.to_s }.grep(/the slice is 1 000 mm thick|the slice is 1.000 mm thick/) }
+    expect(odd["1000 mm"]).to be_empty
+    expect(odd["400 mm"]).to contain_exactly(/“mast section” of “mast” is 400 mm wide/)
+  end
+
   it "holds a dug side by a wall of a line that comes later, with a prop in front of it" do
     soil = { "kind" => "material", "target" => "everything", "material" => "sand", "properties" => { "young" => "40 MPa", "poisson" => "0.3", "density" => "2000 kg/m3" } }
     concrete = ->(name) { { "kind" => "material", "target" => name, "material" => "concrete", "properties" => { "young" => "30 GPa", "poisson" => "0.2", "density" => "2400 kg/m3" } } }

@@ -57,6 +57,12 @@ module Lattice
       end
 
       # @param key [Array(String, String)] body and member
+      # @param body [String]
+      # @return [Hash{String => Float}] how wide its sections are, from side to side, m
+      def widths(body)
+        @given.filter_map { |key, g| g if key[0] == body && g.values.extremes }.uniq(&:name).to_h { |g| [g.name, g.values.extremes.to_a.transpose[0].then { |xs| xs.max - xs.min }] }
+      end
+
       # @return [Given]
       def [](key) = @given.fetch(key)
 
@@ -101,14 +107,20 @@ module Lattice
                   statement["outline"])
       end
 
-      # Where nothing is said: z, or x for members that run along z.
+      # Where nothing is said: z, or x for members that run along z; beside plane regions across the member in their plane.
       def up(statement, along, edge)
-        return along[2].abs > 0.999 ? [1.0, 0.0, 0.0] : [0.0, 0.0, 1.0] unless statement["up"]
+        return usual(along) unless statement["up"]
 
         wanted = statement.direction(statement["up"]).to_a
         return wanted if Shape::Vectors.norm3(Shape::Vectors.cross3(wanted, along)) > 1e-6
 
         raise statement.fault("“#{edge.name}” runs along the direction that its section is to point up", path: "up", cure: "Choose another direction, or give such members a section statement of their own.")
+      end
+
+      def usual(along)
+        return [-along[1], along[0], 0.0] if @parts.dimension == 2
+
+        along[2].abs > 0.999 ? [1.0, 0.0, 0.0] : [0.0, 0.0, 1.0]
       end
 
       def properties(given, keys)

@@ -23,7 +23,7 @@ const WAYS = [
 ] as const;
 
 function SectionLine({ statement }: { statement: Section }) {
-  const { change } = useNote();
+  const { view, change } = useNote();
   const edit = (apply: (s: Section) => void) => change(statement.id, (s) => s.kind === "section" && apply(s));
   const way = statement.bar ? "bar" : (statement.pinned ?? "");
   return (
@@ -33,7 +33,7 @@ function SectionLine({ statement }: { statement: Section }) {
       <ChoiceChip
         label="up"
         value={typeof statement.up === "string" ? statement.up : ""}
-        options={UPS as readonly (readonly [string, string])[]}
+        options={UPS.map(([key, words]) => [key, key === "" && view.shape.dimension === 2 ? "across it in the plane" : words] as const) as readonly (readonly [string, string])[]}
         onChoose={(v) =>
           void edit((s) => {
             if (v) s.up = v as "+x";
