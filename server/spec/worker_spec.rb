@@ -106,6 +106,39 @@ RSpec.describe LatticeServer::Worker do
     worker && end_worker(worker)
   end
 
+  # A mast that four records shake, one after the other or two at once.
+  def batch
+    spot = ->(z) { { "x" => "0 m", "y" => "0 m", "z" => "#{z} m" } }
+    values = Array.new(400) { |i| (Math.sin(i / 7.0) + rand).round(6) }
+    record = ->(name) { { "id" => name, "kind" => "ground_motion", "name" => name, "step" => "10 ms", "unit" => "m/s2", "values" => [values.rotate(name.size)] } }
+    points = { "feet" => 0, "top" => 3 }.map { |name, z| { "id" => name, "kind" => "group", "name" => name, "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "#{z} m" } } } }
+    list = [{ "id" => "l", "kind" => "line", "name" => "way", "corners" => [spot[0], spot[3]] }, { "id" => "b", "kind" => "body", "name" => "mast", "outline" => "way", "make" => "members" },
+            { "id" => "o", "kind" => "outline", "name" => "round", "boundary" => { "circle" => { "x" => "0 mm", "y" => "0 mm", "diameter" => "80 mm" } } },
+            { "id" => "s", "kind" => "section", "target" => "mast", "outline" => "round" }, { "id" => "m", "kind" => "material", "target" => "mast", "material" => "steel S355" }, *points,
+            { "id" => "h", "kind" => "support", "target" => "feet", "components" => %w[x y z rx ry rz] }, { "id" => "w", "kind" => "mass", "target" => "top", "value" => "500 kg" },
+            *%w[one two three four].map { |name| record[name] }, { "id" => "g", "kind" => "mesh", "size" => "1 m" },
+            { "id" => "c", "kind" => "study", "name" => "shake", "type" => "shaking", "ground" => [{ "motion" => "one", "direction" => "+x" }],
+              "runs" => { "motions" => %w[one two three four], "scales" => ["1"] } }]
+    new_model({ "format" => "gentle-lattice-model", "version" => 2, "name" => "Mast", "units" => "mm-N", "statements" => list })
+  end
+
+  it "goes on with a batch where it was killed: what was done is not done again" do
+    view = batch
+    run = api_post("/models/#{view["id"]}/runs", { kind: "study", study: "shake" })[1]["id"]
+    worker = start_worker
+    eventually { runs.find(run)[:phase].to_s.match?(/[1-3] of 4 runs/) }
+    child = File.read("/proc/#{worker}/task/#{worker}/children").split.first
+    Process.kill(:KILL, child.to_i)
+    eventually { state(run) == "interrupted" }
+    fresh = api_post("/runs/#{run}/retry")[1]["id"]
+    eventually { state(fresh) == "done" }
+    expect(runs.find(fresh)[:log]).to include("still applies")
+    shaken = api_get("/models/#{view['id']}")[1]["studies"].find { |s| s["name"] == "shake" }["findings"]["findings"].find { |f| f["kind"] == "shaking" }
+    expect(shaken["runs"].map { |row| row["motion"] }).to eq(%w[one two three four])
+  ensure
+    end_worker(worker)
+  end
+
   it "survives the death of the process that computes" do
     run = long_run
     worker = start_worker

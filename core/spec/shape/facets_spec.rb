@@ -106,12 +106,18 @@ RSpec.describe Lattice::Verdict::Readiness do
   end
 
   it "lets members lie in a plane model" do
-    line = { "kind" => "line", "name" => "bars", "corners" => corners([5, 5], [95, 5])["corners"] }
-    plane = [outline_named("beam", rectangle("0 mm", "0 mm", "100 mm", "20 mm")), body_named("concrete", "beam", make: "plane stress", thickness: "20 mm")]
-    problem = shape_problem(line, { "kind" => "body", "name" => "steel", "outline" => "bars", "make" => "members" }, *plane)
+    beside = lambda do |z, **make|
+      line = { "kind" => "line", "name" => "bars", "corners" => [spot(5, 5, 0), spot(95, 5, z)] }
+      shape_problem(line, { "kind" => "body", "name" => "steel", "outline" => "bars", "make" => "members" }, outline_named("beam", rectangle("0 mm", "0 mm", "100 mm", "20 mm")),
+                    body_named("concrete", "beam", **make))
+    end
+    told = ->(problem) { described_class.new(problem).notices.map { |n| n.fault.message }.join }
+    problem = beside[0, make: "plane stress", thickness: "20 mm"]
     expect(problem.parts.faults).to be_empty
-    expect(described_class.new(problem).notices.map { |n| n.fault.message }.join).to include("not solved beside plane regions")
+    expect(told[problem]).not_to include("of members")
     expect(problem.parts.dimension).to eq(2)
+    expect(told[beside[3, make: "plane stress", thickness: "20 mm"]]).to include("“steel” is made of members that do not lie in the plane")
+    expect(told[beside[0, make: "axisymmetric"]]).to include("none of rings")
   end
 end
 

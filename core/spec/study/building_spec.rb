@@ -102,6 +102,12 @@ RSpec.describe "Buildings that are pushed over and shaken" do
     expect(faults(problem).select(&:stops?).map { |n| n.fault.to_s }.join).to match(/not every moment is kept.*drift of storeys/)
   end
 
+  it "finds steps odd that go over values of the record" do
+    odd = ->(step) { faults(house(mass, motion, shake.merge(step ? { "step" => step } : {}))).reject(&:stops?).map { |n| n.fault.to_s }.grep(/goes over values/) }
+    expect(odd["50 ms"]).to contain_exactly(/step of 0.05 s goes over values of the record, which has one every 0.02 s/)
+    expect(odd["10 ms"] + odd[nil]).to be_empty
+  end
+
   it "shakes in many runs, each as it would alone, and goes on where it was stopped" do
     many = shake.merge("runs" => { "motions" => %w[quake other], "scales" => ["0.5", "1"] })
     other = motion.merge("id" => "o", "name" => "other", "values" => [swings.map { |v| v * 0.4 }])

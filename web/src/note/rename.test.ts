@@ -50,6 +50,14 @@ describe("renaming", () => {
     expect(before).toEqual(note());
   });
 
+  it("of a ground motion follows into what it shakes, and into batches", () => {
+    const all: Statement[] = [
+      { id: "m", kind: "ground_motion", name: "quake", step: "10 ms", unit: "m/s2", values: [[0, 1]] },
+      { id: "c", kind: "study", name: "shake", type: "shaking", ground: [{ motion: "quake", direction: "+x" }, { motion: "other", direction: "+y" }], runs: { motions: ["other", "quake"], scales: ["1"] } },
+    ];
+    expect(rename(all, "m", "north gate")[1]).toMatchObject({ ground: [{ motion: "north gate" }, { motion: "other" }], runs: { motions: ["other", "north gate"] } });
+  });
+
   it("of an anchor, a group or a body follows into stages, and into ground that is like another", () => {
     const all: Statement[] = [
       { id: "b", kind: "body", name: "slab", outline: "plan", make: "plane strain" },
