@@ -110,7 +110,7 @@ RSpec.describe LatticeServer::Worker do
   def batch
     spot = ->(z) { { "x" => "0 m", "y" => "0 m", "z" => "#{z} m" } }
     values = Array.new(400) { |i| (Math.sin(i / 7.0) + rand).round(6) }
-    record = ->(name) { { "id" => name, "kind" => "ground_motion", "name" => name, "step" => "10 ms", "unit" => "m/s2", "values" => [values.rotate(name.size)] } }
+    record = ->(name) { { "id" => name, "kind" => "ground_motion", "name" => name, "step" => "10 ms", "unit" => "m/s2", "values" => [values.rotate(name.sum % 97)] } }
     points = { "feet" => 0, "top" => 3 }.map { |name, z| { "id" => name, "kind" => "group", "name" => name, "of" => "points", "rule" => { "plane" => { "axis" => "z", "at" => "#{z} m" } } } }
     list = [{ "id" => "l", "kind" => "line", "name" => "way", "corners" => [spot[0], spot[3]] }, { "id" => "b", "kind" => "body", "name" => "mast", "outline" => "way", "make" => "members" },
             { "id" => "o", "kind" => "outline", "name" => "round", "boundary" => { "circle" => { "x" => "0 mm", "y" => "0 mm", "diameter" => "80 mm" } } },
