@@ -104,3 +104,19 @@ Verify.define("thick cylinder under pressure", source: "G. Lamé, 1852; S. P. Ti
   bore = Verify.node(solid, t::INNER, 0, 0.1)
   t.check(report, "solid", solid, bore) { |mesh| report.check("solid: hoop stress", reference: t.hoop(t::INNER), value: solid.stress[bore, 1], tolerance: 0.01, mesh: mesh) }
 end
+
+# Sides of regions that share their borders, whichever way their mesher runs round them.
+Verify.define("strip of four regions pressed all round", source: "all stress in the plane is the pressure; ν (σx + σy) across") do |report|
+  dividers = [[[0.06, 0], [0.06, 0.08]], [[0, 0.03], [0.12, 0.03]]].map { |points| { "corners" => points.map { |x, y| { "x" => "#{x} m", "y" => "#{y} m" } } } }
+  sides = { "left" => ["x", 0], "right" => ["x", 0.12], "low" => ["y", 0], "high" => ["y", 0.08] }.map { |name, (axis, at)| Verify.plane(name, axis, at, of: "edges") }
+  corner = { "kind" => "group", "name" => "corner", "of" => "points", "rule" => { "box" => { "from" => "-1 mm", "to" => "1 mm" }.transform_values { |v| { "x" => v, "y" => v, "z" => v } } } }
+  ["bricks and quadrilaterals", "wedges and triangles"].each do |elements|
+    result, = Verify.solve(Verify.outline(Verify.rectangle(0, 0, 0.12, 0.08)).merge("dividers" => dividers), Verify.body("plane strain"), Verify.material(210e9, 0.3).merge("target" => "everything"),
+                           *sides, corner, Verify.held("corner", "x", "y"), Verify.held("low", "y"), *%w[left right high].map { |name| Verify.pressure(name, 5e6) },
+                           { "kind" => "mesh", "size" => "0.02 m", "elements" => elements }, { "kind" => "study", "name" => "static", "type" => "static" })
+    { "stress_xx" => -5e6, "stress_yy" => -5e6, "stress_zz" => -3e6 }.each do |name, wanted|
+      value = result.field(name).minmax.max_by { |v| (v - wanted).abs }
+      report.check("#{name.delete_prefix('stress_')}, worst of all points: #{elements}", reference: wanted, value: value, tolerance: 1e-9, mesh: Verify.mesh_text(result))
+    end
+  end
+end

@@ -54,3 +54,16 @@ Verify.define("bar pulled and pushed, that yields earlier the other way", source
   sums = result.judged(nil).map { |frame| result.field("plastic_strain", frame).mean }
   [0.005, 0.015, 0.025].each_with_index { |wanted, i| report.check("equivalent plastic strain after stage #{i + 1}", reference: wanted, value: sums[i], tolerance: 1e-2, mesh: Verify.mesh_text(result)) }
 end
+
+# A quarter of the tube by bricks, between smooth walls: they do not lock while all of it flows.
+Verify.define("thick tube of bricks pressed until all of it flows", source: "R. Hill, The Mathematical Theory of Plasticity, 1950: p = 2/√3 σ ln (b / a), held along its axis") do |report|
+  s = Math.sqrt(0.5)
+  quarter = Verify.corners([0.1, 0], [0.2, 0, { through: [0.2 * s, 0.2 * s] }], [0, 0.2], [0, 0.1, { through: [0.1 * s, 0.1 * s] }])
+  walls = { "level" => ["y", 0], "upright" => ["x", 0], "front" => ["z", 0], "back" => ["z", 0.02] }
+  result, problem = Verify.solve(Verify.outline(quarter), Verify.body("solid", 0.02), metal.call, { "kind" => "yielding", "target" => "part" },
+                                 *walls.flat_map { |name, (axis, place)| [Verify.plane(name, axis, place), Verify.held(name, axis)] }, Verify.picked("bore", "faces", "side 4"),
+                                 { "kind" => "pressure", "target" => "bore", "value" => "100 MPa" }, { "kind" => "mesh", "size" => "0.02 m" },
+                                 { "kind" => "study", "name" => "case", "type" => "collapse", "first" => "0.5", "increments" => 16 })
+  found = Lattice::Study::Kinds::Collapse.findings(problem, problem.study!("case"), result)[0]
+  report.check("pressure, MPa", reference: 2 / Math.sqrt(3) * 250 * Math.log(2), value: found[:reached] * 100, tolerance: 1e-3, mesh: Verify.mesh_text(result))
+end
