@@ -23,7 +23,6 @@ RSpec.describe "Ground and concrete" do
     end
     say("body", kind_of_body: "a slice of a long body")
     material(say("material"), "concrete C25/30")
-    { "base" => ["y =", "0 m"], "left" => ["x =", "0 m"], "right" => ["x =", "12 m"] }.each { |name, (axis, at)| group(name, axis: axis, at: at) }
   end
 
   def rename_region(outline, name)
@@ -34,8 +33,6 @@ RSpec.describe "Ground and concrete" do
 
   it "digs a layer away from ground at rest, from an empty project, and says what is wrong with a strength of nothing" do
     bed
-    say("fix", target: "base")
-    %w[left right].each { |side| say("fix", target: side, components: "in x") }
     say("gravity", direction: "−y")
     soil = say("soil", cohesion: "0 kPa", friction: "0 deg")
     expect(page).to have_text(/soil without cohesion and friction bears nothing/)
@@ -43,7 +40,13 @@ RSpec.describe "Ground and concrete" do
     fill(soil, "friction", "35 deg")
     expect(page).to have_no_text(/bears nothing/)
     within("##{soil}") { expect(page).to have_css("[data-pressures]", text: /presses sideways with 0\.271 of the weight above less/) }
-    say("at-rest pressure", coefficient: "0.5")
+    rest = say("at-rest pressure", coefficient: "0.5")
+    within("##{rest}") do
+      expect(page).to have_css("[data-holds]", text: /left side \(x = 0 mm\), right side \(x = 12.000 mm\), base \(y = 0 mm\)/)
+      click_button "Hold them"
+      expect(page).to have_no_css("[data-holds]")
+    end
+    expect(page).to have_css("[aria-label='target: base of the ground']")
     say("mesh", size: "1 m")
     study = say("stages")
     fill(study, "all loads in stage 2", "")

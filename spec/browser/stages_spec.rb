@@ -20,6 +20,17 @@ RSpec.describe "Stages" do
     tab("Stages")
     within("table[aria-label='Stages of the study']") { find("tbody tr", text: "let go").click }
     expect(page).to have_css("[aria-label=Frames] [role=radio][aria-checked=true][aria-label='let go']")
+    # How long it lasts, by the strains that were found.
+    life = say("life")
+    fill(life, "of study", "Stages")
+    within("##{life}") { expect(page).to have_css("[aria-label='load: through stages in order']") & have_css("[aria-label='step 2: let go']") & have_no_css("[aria-label^='scale']") }
+    fill(life, "by", "strain")
+    within("##{life}") { click_button "type them" }
+    solve_all("Life")
+    within("##{life}") { expect(page).to have_css("[data-life]", text: /Lasts .* strain and stress, as found, may be .* times as much/) }
+    show("Life")
+    tab("Life")
+    expect(page).to have_text(/Strains are as the stages found them/) & have_css("[aria-label='stress over strain']")
     fill(study, "all loads in stage 2", "26")
     expect(page).to have_text(/nothing changes in stage “let go”/)
   end
