@@ -42,7 +42,7 @@ export function LifeTable() {
     <div className={state?.state === "stale" ? "opacity-60" : ""}>
       <p className="mb-1 text-[12.5px]">
         {state?.name}: worst in {found.worst.body} at {at} {shown.unit("length")}
-        {found.worst.layer ? `, ${found.worst.layer}` : ""}, by the {found.uses}. {factors.length > 0 && `Strength × ${factors.map(([name, value]) => `${name} ${found.worked?.[name] ? `(${found.worked[name]} =) ` : ""}${share(value)}`).join(" × ")} = ${share(factors.reduce((p, [, v]) => p * v, 1))}. `}
+        {found.worst.layer ? `, ${found.worst.layer}` : ""}, by the {found.uses}. {factors.length > 0 && `Strength × ${factors.map(([name, value]) => `${name} ${share(value)}${found.worked?.[name] ? ` (${found.worked[name]})` : ""}`).join(" × ")} = ${share(factors.reduce((p, [, v]) => p * v, 1))}. `}
         {found.strength !== null && `The rule for means is about ${shown.text(found.strength, "stress")}. `}
         {found.of_loops > found.loops.length && `The ${found.loops.length} most damaging of ${found.of_loops} loops. `}
         {found.as_found && "Strains are as the stages found them, elastic and flowed. "}

@@ -47,6 +47,7 @@ module Lattice
         raise @study.fault(e.message, path: "life.#{key}", cure: "Give a factor such as 0.9#{", or a #{dimension}" unless dimension == 'ratio'}.")
       end
 
+      def figure(value) = format("%.5g", value)
       def work(key, words, value) = ((@worked ||= {})[key] = words) && value
 
       # Whether it is no plain number.
@@ -58,7 +59,7 @@ module Lattice
         return 1.0 if b.zero?
 
         ultimate = @ultimate.call / 1e6
-        work("surface", "#{a} · #{ultimate.round(1)}^#{b}, at most 1", [a * (ultimate**b), 1.0].min)
+        work("surface", "#{a} · #{figure(ultimate)}^#{b}, at most 1", [a * (ultimate**b), 1.0].min)
       end
 
       def size
@@ -70,7 +71,7 @@ module Lattice
         _, a, b = SIZES.find { |upto, _| across.between?(SMALL, upto) }
         raise @study.fault("no factor of size is known for a diameter of #{life['size']}", path: "life.size", cure: "Give a diameter up to 254 mm, or a factor.") unless a
 
-        work("size", "#{a} · #{across.round(3)}^#{b}", a * (across**b))
+        work("size", "#{a} · #{figure(across)}^#{b}", a * (across**b))
       end
 
       def temperature
@@ -79,7 +80,7 @@ module Lattice
         warm = (read("temperature", "temperature") * 1.8) - 459.67
         raise @study.fault("no factor of temperature is known at #{life['temperature']}", path: "life.temperature", cure: "Give 21 to 537 °C, of steels, or a factor.") unless KNOWN.cover?(warm.round(6))
 
-        text = WARM.each_with_index.map { |c, power| [c, *([warm.round(1).to_s + (power > 1 ? "^#{power}" : "")] if power.positive?)].join(" · ") }.join(" + ").gsub("+ -", "− ")
+        text = WARM.each_with_index.map { |c, power| [c, *([figure(warm) + (power > 1 ? "^#{power}" : "")] if power.positive?)].join(" · ") }.join(" + ").gsub("+ -", "− ")
         work("temperature", text, WARM.each_with_index.sum { |c, power| c * (warm**power) })
       end
     end
