@@ -96,10 +96,12 @@ RSpec.describe Lattice::Life::OwnStrain do
     end
   end
 
-  it "refuses members, of which no strain is told" do
+  it "refuses members and ground, of which no strain is told" do
     way = [{ "kind" => "line", "name" => "way", "corners" => [spot(0, 50, 0), spot(100, 50, 0)] }, { "kind" => "body", "name" => "rod", "outline" => "way", "make" => "members" },
            outline_named("square", rectangle("-5 mm", "-5 mm", "10 mm", "10 mm")), { "kind" => "section", "target" => "rod", "outline" => "square" }]
     problem = walled("solid", *way)
-    expect { Lattice::Study::Kinds::Life.check!(problem, problem.study!("nights")) }.to raise_error(Lattice::InvalidInput, /“rod” is of members/)
+    expect { Lattice::Study::Kinds::Life.check!(problem, problem.study!("nights")) }.to raise_error(Lattice::InvalidInput, /strains of “rod” in stages are not told/)
+    problem = walled("solid", { "kind" => "soil", "target" => "bar", "cohesion" => "5 kPa", "friction" => "30 deg" })
+    expect { Lattice::Study::Kinds::Life.check!(problem, problem.study!("nights")) }.to raise_error(Lattice::InvalidInput, /strains of “bar” in stages are not told/)
   end
 end

@@ -11,8 +11,9 @@ module Lattice
       # @param nodes [Numo::DFloat] [n, 3]
       # @return [Hash] the same, with edges of regions turned
       def call(places, blocks, nodes)
-        sides = blocks.group_by(&:body).transform_values { |own| own.select { |b| Element::Kind[b.kind].dimension == 2 }.map { |b| running(b, nodes) }.reduce { |a, b| a.concatenate(b) } }
-        places.to_h { |key, conn| [key, edge?(conn) && sides[key[0]] ? turned(conn, Algebra::Gather.distinct([sides[key[0]]]), nodes.shape[0]) : conn] }
+        regions = blocks.select { |block| Element::Kind[block.kind].dimension == 2 }.group_by(&:body)
+        sides = regions.transform_values { |own| Algebra::Gather.distinct(own.map { |block| running(block, nodes) }) }
+        places.to_h { |key, conn| [key, edge?(conn) && sides[key[0]] ? turned(conn, sides[key[0]], nodes.shape[0]) : conn] }
       end
 
       def edge?(conn) = conn.ndim == 2 && conn.shape[1].between?(2, 3)

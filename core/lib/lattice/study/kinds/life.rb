@@ -60,12 +60,12 @@ module Lattice
 
           private
 
-          # Members tell no strain of what has flowed.
+          # Members, ground and concrete tell no strain of what has flowed.
           def untold!(problem, study)
             return unless load(problem, study).found? && study["life"]["by"] == "strain"
 
-            member = problem.parts.bodies.find { |body| body.members? && bodies(problem, study).include?(body.name) } or return
-            raise study.fault("“#{member.name}” is of members, whose strains in stages are not told", path: "target", cure: "Choose other bodies, or life by stress.")
+            other = bodies(problem, study).find { |name| problem.parts.body(name).members? || [Matter::Soil, Matter::Concrete].any? { |kind| problem.yielding.flows[name].is_a?(kind) } } or return
+            raise study.fault("the strains of “#{other}” in stages are not told: it is no metal of solids, regions or sheets", path: "target", cure: "Choose other bodies, or life by stress.")
           end
 
           # What a pass is, of which a mission has so many.
