@@ -46,16 +46,16 @@ RSpec.describe "Ground of solids" do
     expect(found[:rows][1][:plastic]).to be > 0
   end
 
-  # One metre between two smooth walls is a slice.
+  # One metre between two smooth walls is a slice, on like meshes whose points lie elsewhere.
   it "moves as a slice of plane strain does" do
     stages = [stage["rest"], stage["dig", goes: ["pit"]]]
     study = { "id" => "c", "kind" => "study", "name" => "case", "type" => "stages", "stages" => stages }
     rest = { "kind" => "at_rest", "target" => "everything", "coefficient" => "0.5" }
     slice = lambda do |make|
       of = make == "solid" ? "faces" : "edges"
-      boxes = { "low" => [0, 0, 8, 3], "side" => [3, 3, 5, 2], "pit" => [0, 3, 3, 2] }
+      boxes = { "low" => [0, 0, 3, 3], "deep" => [3, 0, 5, 3], "side" => [3, 3, 5, 2], "pit" => [0, 3, 3, 2] }
       bodies = boxes.flat_map { |name, box| [outline_named("#{name} plan", metres[*box]), body_named(name, "#{name} plan", thickness: "1 m")] } + [{ "kind" => "join", "bodies" => boxes.keys }]
-      lines = [[[0, 3], [8, 3]], [[3, 3], [3, 5]]].map { |points| { "corners" => points.map { |x, y| { "x" => "#{x} m", "y" => "#{y} m" } } } }
+      lines = [[[0, 3], [8, 3]], [[3, 0], [3, 5]]].map { |points| { "corners" => points.map { |x, y| { "x" => "#{x} m", "y" => "#{y} m" } } } }
       regions = boxes.map { |name, (x, y, *)| { "name" => name, "x" => "#{x + 1} m", "y" => "#{y + 1} m" } }
       bodies = [outline_named("plan", metres[0, 0, 8, 5], dividers: lines, regions: regions), body_named("section", "plan", make: make)] unless make == "solid"
       walls = { "west" => ["x", 0, %w[x]], "east" => ["x", 8, %w[x]], "base" => ["y", 0, %w[x y]] }
@@ -68,7 +68,7 @@ RSpec.describe "Ground of solids" do
       edge = ((result.grid.nodes[true, 0] - 3).abs < 1e-9) & ((result.grid.nodes[true, 1] - 5).abs < 1e-9)
       result.displacement(result.judged(nil)[1])[edge.where, 0..1].mean(0).to_a
     end
-    expect(moved[1]).to be_near(moved[0], 0.05)
+    expect(moved[1]).to be_near(moved[0], 0.1)
   end
 
   it "wants weight along an axis" do

@@ -71,6 +71,28 @@ RSpec.describe "Ground" do
     expect(counted.displacement(counted.judged(nil)[0]).abs.max).to eq(0)
   end
 
+  # The crest of a cut of 2 m, where ground tears.
+  it "moves alike on coarse and fine elements where it bears no pull" do
+    metres = ->(points) { { "corners" => points.map { |x, y| { "x" => "#{x} m", "y" => "#{y} m" } } } }
+    regions = { "low" => [4, 1], "side" => [5, 4], "pit" => [1, 4] }.map { |name, (x, y)| { "name" => name, "x" => "#{x} m", "y" => "#{y} m" } }
+    walls = { "west" => ["x", 0, %w[x]], "east" => ["x", 8, %w[x]], "base" => ["y", 0, %w[x y]] }
+    box = { "rectangle" => { "x" => "0 m", "y" => "0 m", "width" => "8 m", "height" => "5 m" } }
+    plan = outline_named("plan", box, dividers: [metres[[[0, 3], [8, 3]]], metres[[[3, 3], [3, 5]]]], regions: regions)
+    held = walls.flat_map do |name, (axis, at, way)|
+      [group_named(name, { "plane" => { "axis" => axis, "at" => "#{at} m" } }, of: "edges"), { "kind" => "support", "target" => name, "components" => way }]
+    end
+    loam = { "kind" => "material", "target" => "everything", "material" => "loam", "properties" => { "young" => "40 MPa", "poisson" => "0.3", "density" => "2000 kg/m3" } }
+    study = { "id" => "c", "kind" => "study", "name" => "case", "type" => "stages", "stages" => [stage("rest", weight: "1"), stage("dig", goes: ["pit"])] }
+    crest = lambda do |size|
+      result, = solved(shape_problem(plan, body_named("section", "plan", make: "plane strain"), *held, loam, rest, sand.merge("target" => "everything", "cohesion" => "20 kPa", "friction" => "30 deg"),
+                                     { "kind" => "case", "name" => "weight" }, { "kind" => "gravity", "value" => "10 m/s2", "direction" => "-y", "case" => "weight" },
+                                     { "kind" => "mesh", "size" => size }, study))
+      at = (result.grid.nodes[true, 0] - 3).abs.lt(1e-9) & (result.grid.nodes[true, 1] - 5).abs.lt(1e-9)
+      result.displacement(result.judged(nil)[1])[at.where, 0].mean
+    end
+    expect(crest["1 m"]).to be_near(crest["0.5 m"], 0.1)
+  end
+
   it "puts another material where ground was dug, free of stress as it comes" do
     like = { "kind" => "at_rest", "target" => "dig", "coefficient" => "0.5", "as" => "ground" }
     concrete = { "kind" => "material", "target" => "dig", "material" => "fill", "properties" => { "young" => "5 GPa", "poisson" => "0.2", "density" => "2500 kg/m3" } }

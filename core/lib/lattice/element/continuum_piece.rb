@@ -56,11 +56,11 @@ module Lattice
         [Dilatation.even(strain, volumes, Kind[block.kind].quadratic? ? places_of_points(range) : nil), nil, volumes]
       end
 
-      BRICKS = %i[hex20 wedge15].freeze
+      STRAIGHT = %i[quad8 hex20 wedge15].freeze
 
       # Metals, and ground that does not widen, keep their volume while they flow: elements of straight sides lock unless theirs changes evenly all
-      # over, bricks of curved ones unless it does so straight over them.
-      def even_volume? = !sheet? && (!Kind[block.kind].quadratic? || BRICKS.include?(block.kind))
+      # over, bricks and quadrilaterals of curved ones unless it does so straight over them.
+      def even_volume? = !sheet? && (!Kind[block.kind].quadratic? || STRAIGHT.include?(block.kind))
 
       # @return [Numo::DFloat, nil] [e, n w, n w] where what flows wants another stiffness than what does not
       def stiffness_of_flow

@@ -30,13 +30,20 @@ module Lattice
       # @return [Array<Numo::DFloat>] [e, g]
       def basis(volumes, places)
         e, g = volumes.shape
-        plain = [Numo::DFloat.ones(e, g), *(0...(places ? places.shape[2] : 0)).map { |axis| places[true, true, axis].dup }]
+        plain = [Numo::DFloat.ones(e, g), *axes(places).map { |axis| places[true, true, axis].dup }]
         plain.each_with_object([]) do |function, all|
           all.each { |other| function -= other * (function * other * volumes).sum(1).reshape(e, 1) }
           all << (function / Numo::NMath.sqrt(((function**2) * volumes).sum(1)).reshape(e, 1))
         end
       end
-      private_class_method :basis
+
+      # Sections lie in x and y.
+      def axes(places)
+        return [] unless places
+
+        places[true, true, 2].abs.max.zero? ? [0, 1] : [0, 1, 2]
+      end
+      private_class_method :basis, :axes
     end
   end
 end

@@ -30,10 +30,10 @@ module Lattice
         @linear = linear
       end
 
-      # Where flow is looked at: quadratic plane elements are too stiff in flow at all of their points.
+      # Where flow is looked at: quadratic triangles are too stiff in flow at all of their points.
       # J. C. Nagtegaal, D. M. Parks, J. R. Rice, On numerically accurate finite element solutions in the fully plastic range, 1974.
       # @return [Rule]
-      def flow_rule = %i[quad8 tri6].include?(name) ? stress_rule : stiffness_rule
+      def flow_rule = name == :tri6 ? stress_rule : stiffness_rule
 
       # @return [Numo::DFloat] [nodes, dimension] on the reference element
       def nodes_at = @shape::NODES

@@ -108,7 +108,8 @@ module Lattice
         # A frame: what is read of it.
         def kept(moment)
           increment = Engine::March::Increment.new(level: moment.time, pose: moment.pose, push: moment.push, internal: moment.internal, residuals: [], read: @equations.read(moment.pose, 1.0))
-          state(increment)
+          # Of what stays nobody asks moment by moment.
+          state(increment).tap { |one| one.flow = nil }
         end
 
         def outcome
