@@ -15,6 +15,7 @@ module Lattice
         @size = structure.dofs.size
         @there = @connectors.all.map { true }
         @origins = @connectors.all.map { |c| Numo::DFloat.zeros(c.components.size) }
+        gather
         @rows = @connectors.all.each_with_index.select { |c, _| c.bent? }.flat_map do |c, i|
           c.components.each_index.map { |k| Row.new(i, k, c.dofs, c.table[k, true].dup, c.curve || System::ForceCurve.one_way(c.way, c.gap, c.stiffness[k])) }
         end
@@ -35,14 +36,14 @@ module Lattice
           @origins[i] = c.table.dot(moved[c.dofs]) if now && !@there[i]
           @there[i] = now
         end
-        @even = nil
+        gather
       end
 
       # @param moved [Numo::DFloat] [unknowns]
       # @return [Numo::DFloat] [unknowns]
       def forces(moved)
         @slopes = []
-        sum = steady.reduce(Numo::DFloat.zeros(@size)) { |all, i| @connectors.all[i].then { |c| all + c.dofs.bincount(c.table.transpose.dot(even(i, moved)), minlength: @size) } }
+        sum = @even ? @even.dot(moved) - @begun : Numo::DFloat.zeros(@size)
         acting.reduce(sum) do |all, row|
           force, slope = row.curve.at(elongation(row, moved))
           @slopes << slope
@@ -52,10 +53,8 @@ module Lattice
 
       # @return [Array<Algebra::Sparse>] lower triangles of the tangent at the last forces
       def tangent
-        @even ||= steady.map { |i| @connectors.all[i].then { |c| [c.dofs, c.table.transpose.dot(c.table * c.stiffness.reshape(c.stiffness.size, 1))] } }
         blocks = acting.zip(@slopes).reject { |_, slope| slope.zero? }.map { |row, slope| [row.dofs, row.table.reshape(row.table.size, 1) * row.table.reshape(1, row.table.size) * slope] }
-        all = @even + blocks
-        all.empty? ? [] : [System::DenseBlocks.matrix(all, @size)]
+        [*(@even && Algebra::Sparse.symmetric(@even)), *(System::DenseBlocks.matrix(blocks, @size) if blocks.any?)]
       end
 
       # @param moved [Numo::DFloat] [unknowns]
@@ -76,8 +75,17 @@ module Lattice
 
       private
 
-      # Equally stiff wherever they are.
-      def steady = @connectors.all.each_index.select { |i| @there[i] && !@connectors.all[i].bent? }
+      # Of those that are equally stiff wherever they are the stiffness of all, and the forces that it would have where they came.
+      def gather
+        steady = @connectors.all.each_index.select { |i| @there[i] && !@connectors.all[i].bent? }
+        blocks = steady.map { |i| @connectors.all[i].then { |c| [c.dofs, c.table.transpose.dot(c.table * c.stiffness.reshape(c.stiffness.size, 1))] } }
+        @even = blocks.empty? ? nil : System::DenseBlocks.matrix(blocks, @size).to_symmetric
+        @begun = steady.reduce(Numo::DFloat.zeros(@size)) do |sum, i|
+          c = @connectors.all[i]
+          @origins[i].eq(0).all? ? sum : sum + c.dofs.bincount(c.table.transpose.dot(@origins[i] * c.stiffness), minlength: @size)
+        end
+      end
+
       def acting = @rows.select { |row| @there[row.number] }
       def even(number, moved) = @connectors.all[number].then { |c| (c.table.dot(moved[c.dofs]) - @origins[number]) * c.stiffness }
 
