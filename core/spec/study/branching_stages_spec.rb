@@ -49,6 +49,12 @@ RSpec.describe Lattice::Study::Stages do
     end
   end
 
+  it "have to be there, of a study as of one that another is of" do
+    life = { "id" => "f", "kind" => "study", "name" => "last", "type" => "life", "of" => "one",
+             "life" => { "load" => { "duty" => [{ "case" => "a" }, { "case" => "b" }] }, "curve" => { "coefficient" => "900 MPa", "exponent" => "-0.09" } } }
+    expect(notices(bar(study("one", nil).compact, life)).select(&:first).map(&:last)).to all(include("“one”: it has no stages"))
+  end
+
   it "finds it odd to tighten bolts and to load in one stage" do
     plates = [0, 10].flat_map do |z|
       [outline_named("plan #{z}", rectangle("0 mm", "0 mm", "60 mm", "60 mm"), holes: [circle(30, 30, 9)]), body_named("plate #{z}", "plan #{z}", thickness: "10 mm", on: on("xy", z: z))]

@@ -53,6 +53,7 @@ module Lattice
 
       # @raise [InvalidInput]
       def check!
+        all
         twice = @study["stages"].map { |stage| stage["name"] }.tally.find { |_, count| count > 1 }
         raise @study.fault("two stages are named “#{twice[0]}”", path: "stages", cure: "Name them differently.") if twice
 
