@@ -54,7 +54,7 @@ RSpec.describe Lattice::Command do
     with_model({}, life) do |path, _|
       status, out, = run("solve", path, "--study", "last")
       expect(status).to be_between(0, 1)
-      expect(out).to match(/life under “pull”, least in bar, factor on the load [\d.]+.*at least 1.000.000.*size × 0.8999 = 1.24 · 20\^-0.107; other × 0.9/)
+      expect(out).to match(/life under “pull”, least in bar, factor on the load [\d.]+.*at least 1.000.000.*size × 0.8999 = 1.24 · 20\^-0.107, diameter in mm; other × 0.9/)
       expect(out).to match(/loop +amplitude +mean/)
     end
   end

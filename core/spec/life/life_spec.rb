@@ -74,7 +74,7 @@ RSpec.describe Lattice::Life do
       one = lowered[{ "surface" => "machined", "reliability" => "99 %", "size" => "30 mm", "temperature" => "200 degC" }]
       warm = 0.975 + (0.432e-3 * 392) - (0.115e-5 * (392**2)) + (0.104e-8 * (392**3)) - (0.595e-12 * (392**4))
       expect(one.all).to match("surface" => be_near(0.8279, 1e-3), "reliability" => 0.814, "size" => be_near(1.24 * (30**-0.107), 1e-12), "temperature" => be_near(warm, 1e-12))
-      expect(one.worked).to include("surface" => "4.51 · 600^-0.265, at most 1", "size" => "1.24 · 30^-0.107", "temperature" => /\A0.975 \+ 0.000432 · 392 − /)
+      expect(one.worked).to include("surface" => "4.51 · 600^-0.265, strength in MPa, at most 1", "size" => "1.24 · 30^-0.107, diameter in mm", "temperature" => /\A0.975 \+ 0.000432 · 392 − .*, in °F\z/)
     end
 
     it "is one of little size, falls on beyond 51 mm, and is what is typed" do

@@ -24,7 +24,8 @@ module Lattice
         @shares = [1, 2].map { |k| piece.axes[true, k, true].dup }.flat_map { |axis| [Shape::Vectors.dot(axis, across), axis[true, 2].dup] }
         # It runs to the right, or upward.
         @back = run.sum(0)[0..1].sum.negative?
-        @whole = conn.shape[0] < 2 ? [] : conn[0...-1, 1].eq(conn[1.., 0]).where.to_a
+        # Where one element goes on from the one before.
+        @whole = conn.shape[0] < 2 ? [] : conn[0...-1, 1].eq(conn[1.., 0]).where
       end
 
       # @return [Hash] see Strip#about
@@ -35,26 +36,30 @@ module Lattice
         { name: name, along: along, length: along.last, from: from, upto: upto }
       end
 
+      # @see Strip#told
+      def told(_part, _pose, ends) = read(ends)
+
       # @param ends [Numo::DFloat] [e, 2, 6] see Result::State
       # @return [Array] of the nodes along it axial force (pulled above zero), shear force and moment, N and N m; the mean of both sides
       def read(ends)
-        sections = [0, 1].map { |k| section(ends[true, k, true].dup) }
+        first, last = [0, 1].map { |k| section(ends[true, k, true].dup) }
         count = @lengths.size
-        rows = (0..count).map do |node|
-          sides = [(sections[1][node - 1] if node.positive?), (sections[0][node] if node < count)].compact
-          sides = sides.last(1) unless sides.size < 2 || @whole.include?(node - 1)
-          sides.transpose.map { |values| values.sum / values.size }
-        end
-        @back ? rows.reverse.map { |pull, shear, moment| [pull, shear, -moment] } : rows
+        rows = Numo::DFloat.zeros(count + 1, 3)
+        rows[0...count, true] = first
+        rows[count, true] = last[count - 1, true]
+        rows[@whole + 1, true] = (last[@whole, true] + first[@whole + 1, true]) / 2 unless @whole.empty?
+        return rows.to_a unless @back
+
+        rows[true, 2] = rows[true, 2] * -1
+        rows.reverse(0).to_a
       end
 
       private
 
-      # What the part before the node bears from the part after it.
+      # What the part before a place bears from the part after it: [e, 3].
       def section(forces)
-        across = [1, 2].each_with_index.map { |k, i| forces[true, k] * @shares[i * 2] }.reduce(:+)
-        about = [4, 5].each_with_index.map { |k, i| forces[true, k] * @shares[(i * 2) + 1] }.reduce(:+)
-        [forces[true, 0].to_a, across.to_a, about.to_a].transpose
+        across, about = [[1, 0], [4, 1]].map { |from, share| [0, 1].map { |i| forces[true, from + i] * @shares[(i * 2) + share] }.reduce(:+) }
+        Numo::DFloat.hstack([forces[true, 0].dup, across, about].map { |v| v.reshape(v.size, 1) })
       end
     end
   end

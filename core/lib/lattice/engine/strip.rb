@@ -47,6 +47,11 @@ module Lattice
         { name: name, along: (cuts - @run.min).to_a, length: @run.max - @run.min, from: ends[0], upto: ends[1] }
       end
 
+      # @param part [Element::Large::Turning] its elements, at a pose
+      # @param pose [Array] see Turning#call
+      # @return [Array] see #read
+      def told(part, pose, _ends) = read(part.call(*pose, tangent: false)[0])
+
       # @param forces [Numo::DFloat] [e, k, 2] that its elements hold, N
       # @return [Array] of every cut axial force (pulled above zero), shear force and moment, N and N m
       def read(forces)

@@ -71,9 +71,7 @@ module Lattice
         return unless @strips
 
         places = pose.places(@nodes)
-        @strips.select { |i, _| @there[i] }.to_h do |i, strip|
-          [strip.name, strip.read(strip.is_a?(MemberStrip) ? recovered[1][i] : @parts[i].call(*at(@parts[i], places, pose), tangent: false)[0])]
-        end
+        @strips.select { |i, _| @there[i] }.to_h { |i, strip| [strip.name, strip.told(@parts[i], at(@parts[i], places, pose), recovered[1][i])] }
       end
 
       # Where a node belongs to several touches, the one that presses it most.

@@ -27,7 +27,7 @@ module Lattice
       def all = @all ||= { "surface" => surface, "reliability" => life["reliability"] && RELIABILITY.fetch(life["reliability"]), "size" => size, "temperature" => temperature, "other" => ratio("other") }.compact
 
       # @return [Hash{String => String}] with numbers put in, for a reader with a calculator
-      def worked = all && @worked
+      def worked = all && (@worked || {})
 
       # @raise [InvalidInput]
       def check!
@@ -59,7 +59,7 @@ module Lattice
         return 1.0 if b.zero?
 
         ultimate = @ultimate.call / 1e6
-        work("surface", "#{a} · #{figure(ultimate)}^#{b}, at most 1", [a * (ultimate**b), 1.0].min)
+        work("surface", "#{a} · #{figure(ultimate)}^#{b}, strength in MPa, at most 1", [a * (ultimate**b), 1.0].min)
       end
 
       def size
@@ -71,7 +71,7 @@ module Lattice
         _, a, b = SIZES.find { |upto, _| across.between?(SMALL, upto) }
         raise @study.fault("no factor of size is known for a diameter of #{life['size']}", path: "life.size", cure: "Give a diameter up to 254 mm, or a factor.") unless a
 
-        work("size", "#{a} · #{figure(across)}^#{b}", a * (across**b))
+        work("size", "#{a} · #{figure(across)}^#{b}, diameter in mm", a * (across**b))
       end
 
       def temperature
@@ -81,7 +81,7 @@ module Lattice
         raise @study.fault("no factor of temperature is known at #{life['temperature']}", path: "life.temperature", cure: "Give 21 to 537 °C, of steels, or a factor.") unless KNOWN.cover?(warm.round(6))
 
         text = WARM.each_with_index.map { |c, power| [c, *([figure(warm) + (power > 1 ? "^#{power}" : "")] if power.positive?)].join(" · ") }.join(" + ").gsub("+ -", "− ")
-        work("temperature", text, WARM.each_with_index.sum { |c, power| c * (warm**power) })
+        work("temperature", "#{text}, in °F", WARM.each_with_index.sum { |c, power| c * (warm**power) })
       end
     end
   end

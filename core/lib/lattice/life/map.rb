@@ -141,7 +141,7 @@ module Lattice
         worst = { body: body, layer: @base.layers[@layer[at]], at: @base.at(at), damage: @damage[at], life: @damage[at].positive? ? 1 / @damage[at] : nil, safety: @safety[at], values: values.first(200),
                   strains: passed.strain && passed.strain[true, 0].to_a }
         { worst: worst, loops: loops.first(LARGEST), of_loops: loops.size, matrix: matrix(loops), peak: peak, yields: yields && peak > yields, estimated: s.estimated?,
-          factors: s.factors, worked: s.worked || {}, rule: s.rule,
+          factors: s.factors, worked: s.worked, rule: s.rule,
           strength: s.mean_strength, above: above(body, loops), curve: drawn(body), diagram: s.diagram(design, loops.map { |l| l[:mean] }), law: s.strain? ? s.law.constants : nil,
           course: s.strain? ? damage.course(path, values) : nil, as_found: !passed.strain.nil? }
       end

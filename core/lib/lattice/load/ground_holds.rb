@@ -35,7 +35,7 @@ module Lattice
         sides = across.flat_map do |axis|
           letter = "xyz"[axis]
           # The axis of rings is no side.
-          ends = ring && axis.zero? && low[0].abs <= NEAR ? [[1, high[axis]]] : [[0, low[axis]], [1, high[axis]]]
+          ends = ring && axis.zero? && low[0].abs <= @problem.parts.size * NEAR ? [[1, high[axis]]] : [[0, low[axis]], [1, high[axis]]]
           ends.map { |i, at| Plane.new(name: "#{SIDES[letter][i]} side of the ground", axis: letter, at: at, components: [letter]) }
         end
         sides << Plane.new(name: "base of the ground", axis: "xyz"[up], at: low[up], components: %w[x y z].first(@problem.parts.dimension))

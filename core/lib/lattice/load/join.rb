@@ -9,12 +9,9 @@ module Lattice
       def others = grounded? ? [] : problem.groups.target!(statement, self.class.targets, "to")
       def all_places = places + others
 
-      # Whether it holds what it joins by a stiffness.
-      def linked? = self.class.linked?
-
       # @param absent [Array<String>] bodies
       # @return [Boolean] whether all of one of its sides is not there, so that it holds nothing
-      def hangs?(absent) = linked? && [places, others].any? { |side| !side.empty? && (side.map(&:body) - absent).empty? }
+      def hangs?(absent) = self.class.linked? && [places, others].any? { |side| !side.empty? && (side.map(&:body) - absent).empty? }
 
       def check!
         super
@@ -40,6 +37,7 @@ module Lattice
       class << self
         def or_ground = @ground = true
         def ground? = @ground ? true : false
+        # It holds what it joins by a stiffness.
         def by_stiffness = @linked = true
         def linked? = @linked ? true : false
       end

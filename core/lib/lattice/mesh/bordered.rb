@@ -16,6 +16,16 @@ module Lattice
         places.to_h { |key, conn| [key, edge?(conn) && sides[key[0]] ? turned(conn, sides[key[0]], nodes.shape[0]) : conn] }
       end
 
+      # Sides of a block's elements that none of them shares.
+      # @return [Array(Numo::Int64, Numo::Int64)] nodes where they start and end, the elements to their left
+      def outer(block, nodes)
+        keys = running(block, nodes)
+        from = keys / nodes.shape[0]
+        upto = keys % nodes.shape[0]
+        alone = there(key(upto, from, nodes.shape[0]), Algebra::Gather.distinct([keys])).eq(0).where
+        [from[alone].dup, upto[alone].dup]
+      end
+
       def edge?(conn) = conn.ndim == 2 && conn.shape[1].between?(2, 3)
 
       # Sides of elements, counter-clockwise, as one number each.

@@ -140,8 +140,7 @@ module Lattice
       # @return [Numo::DFloat] [p, 6]
       def stress(frame = 0, layer = nil)
         grid.points.mean(6) do |b|
-          by_layer = state(frame).stress[b]
-          by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""]
+          of_layer(state(frame).stress[b], layer)
         end
       end
 
@@ -150,8 +149,7 @@ module Lattice
       def flow(frame, layer = nil)
         all = state(frame).flow or return Numo::DFloat.zeros(grid.points.size, 6)
         grid.points.mean(6) do |b|
-          by_layer = all[b] or next Numo::DFloat.zeros(*grid.blocks[b].conn.shape, 6)
-          by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""]
+          all[b] ? of_layer(all[b], layer) : Numo::DFloat.zeros(*grid.blocks[b].conn.shape, 6)
         end
       end
 
@@ -214,6 +212,9 @@ module Lattice
         table = { "warmth" => :warmth, "plastic_strain" => :plastic, "thermal_strain" => :free }[name] || (:touch if name.start_with?("touch_"))
         table ? !state(0)[table].nil? : stressed?
       end
+
+      # @param by_layer [Hash] of a block
+      def of_layer(by_layer, layer) = by_layer[layer || (by_layer.key?("middle") ? "middle" : "")] || by_layer[""]
 
       def strained?(name) = small? && strains.any? && stressed? && !(Strain::LESS.key?(name) && state(0).free.nil?)
       def stressed? = state(0).stress.any? { |layers| !layers.empty? }

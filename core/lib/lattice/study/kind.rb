@@ -66,7 +66,7 @@ module Lattice
       # @raise [InvalidInput]
       def base!(problem, study, *types)
         types = ["static"] if types.empty?
-        wanted = types.map { |type| WORDS.fetch(type, "#{type} study") }.join(" or ")
+        wanted = types.map { |type| WORDS.fetch(type, "#{type} study") }.join(" or a ")
         cure = "Choose a #{wanted}."
         raise study.fault("it names no study to start from", path: "of", cure: cure) if study["of"].to_s.empty?
 

@@ -85,14 +85,6 @@ module Lattice
         end
       end
 
-      # Members beside plane regions stay in their plane.
-      def keep_flat
-        @pieces.select { |piece| piece.body.members? }.each do |piece|
-          nodes = Algebra::Gather.distinct([piece.conn])
-          %i[z rx ry].each { |name| constraints.prescribe(dofs.at(nodes, name), 0.0) }
-        end
-      end
-
       # A force per volume on a piece.
       # @param force [Numo::DFloat] [d] N/m³
       def weigh(condition, piece, force)
@@ -241,6 +233,14 @@ module Lattice
       end
 
       private
+
+      # Members beside plane regions stay in their plane.
+      def keep_flat
+        @pieces.select { |piece| piece.body.members? }.each do |piece|
+          nodes = Algebra::Gather.distinct([piece.conn])
+          %i[z rx ry].each { |name| constraints.prescribe(dofs.at(nodes, name), 0.0) }
+        end
+      end
 
       # [k, m, 3] nodes of the pieces of a place
       def drawn(place) = Algebra::Gather.rows(grid.nodes, grid.places.fetch(place.key))

@@ -5,7 +5,6 @@ module Lattice
     # What is missing or odd of members and faces.
     module ThinBodies
       FLAT = 1e-6 # of a body, by which it may leave the plane of a section
-
       SAME = 1e-3 # of the thickness of a slice
 
       private
